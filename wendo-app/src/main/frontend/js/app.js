@@ -1,0 +1,4 @@
+import "./copy.js";
+import "./keys.js";
+import "./ribbon.js";
+import "./once.js";

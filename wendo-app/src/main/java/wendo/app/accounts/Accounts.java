@@ -1,0 +1,88 @@
+package wendo.app.accounts;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessId;
+
+/** The people who sign in, and the businesses they work for. */
+@Service
+public class Accounts implements UserDetailsService {
+    /** How long somebody who was taken out of a business may still see it. */
+    private static final Duration MEMBERSHIPS_KEPT = Duration.ofSeconds(10);
+
+    private final JdbcClient jdbc;
+    private final PasswordEncoder passwords;
+    private final Clock clock;
+    private final Cache<UUID, List<Membership>> kept = Caffeine.newBuilder()
+            .expireAfterWrite(MEMBERSHIPS_KEPT)
+            .maximumSize(10_000)
+            .build();
+
+    Accounts(JdbcClient jdbc, PasswordEncoder passwords, Clock clock) {
+        this.jdbc = jdbc;
+        this.passwords = passwords;
+        this.clock = clock;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public SignedIn loadUserByUsername(String email) {
+        return jdbc.sql("select id, email, name, password_hash from person where email = ?")
+                .param(email.strip().toLowerCase(Locale.ROOT))
+                .query((row, number) -> new SignedIn(
+                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getString(4)))
+                .optional()
+                .orElseThrow(() -> new UsernameNotFoundException("No such person"));
+    }
+
+    @Transactional(readOnly = true)
+    List<Membership> memberships(UUID person) {
+        return kept.get(
+                person,
+                id -> jdbc.sql("select business_id, business_name, role from door_memberships(?)")
+                        .param(id)
+                        .query((row, number) -> new Membership(
+                                new BusinessId(row.getObject(1, UUID.class)),
+                                row.getString(2),
+                                Role.of(row.getString(3))))
+                        .list());
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isEmpty() {
+        return !jdbc.sql("select exists (select from person)")
+                .query(Boolean.class)
+                .single();
+    }
+
+    @Transactional
+    public UUID register(String email, String name, String password) {
+        UUID id = UUID.randomUUID();
+        jdbc.sql("insert into person values (?, ?, ?, ?, ?)")
+                .params(id, email.strip().toLowerCase(Locale.ROOT), name, passwords.encode(password))
+                .param(Timestamp.from(clock.instant()))
+                .update();
+        return id;
+    }
+
+    /** Makes a person work for the business in whose scope this is called. */
+    @Transactional
+    public void join(UUID person, BusinessId business, Role role) {
+        jdbc.sql("insert into membership values (?, ?, ?)")
+                .params(business.value(), person, role.key())
+                .update();
+        kept.invalidate(person);
+    }
+}

@@ -1,0 +1,41 @@
+package wendo.app.accounts;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.web.filter.OncePerRequestFilter;
+import wendo.app.business.BusinessId;
+
+/** Lets a program in by its bearer key, into the business that the key belongs to. */
+final class ApiKeyFilter extends OncePerRequestFilter {
+    private static final String BEARER = "Bearer ";
+
+    private final ApiKeys keys;
+
+    ApiKeyFilter(ApiKeys keys) {
+        this.keys = keys;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        String header = request.getHeader(HttpHeaders.AUTHORIZATION);
+        Optional<BusinessId> business = header != null && header.regionMatches(true, 0, BEARER, 0, BEARER.length())
+                ? keys.findBusiness(header.substring(BEARER.length()).strip())
+                : Optional.empty();
+        if (business.isEmpty()) {
+            chain.doFilter(request, response);
+            return;
+        }
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated("program", null, List.of()));
+        RequestScope.run(business.get(), request, response, chain);
+    }
+}

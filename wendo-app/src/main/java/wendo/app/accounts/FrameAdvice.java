@@ -1,0 +1,77 @@
+package wendo.app.accounts;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import org.springframework.core.MethodParameter;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.support.WebDataBinderFactory;
+import org.springframework.web.context.request.NativeWebRequest;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.method.support.HandlerMethodArgumentResolver;
+import org.springframework.web.method.support.ModelAndViewContainer;
+import wendo.app.business.Business;
+import wendo.app.business.BusinessScope;
+import wendo.app.business.Businesses;
+import wendo.app.site.Figures;
+import wendo.app.site.PeriodChoice;
+
+/** Gives every page its frame and its way of writing figures, and controllers their person, business and period. */
+@ControllerAdvice(annotations = Controller.class)
+class FrameAdvice implements HandlerMethodArgumentResolver {
+    static final String ATTRIBUTE = "wendo.frame";
+
+    private final Businesses businesses;
+    private final Clock clock;
+
+    FrameAdvice(Businesses businesses, Clock clock) {
+        this.businesses = businesses;
+        this.clock = clock;
+    }
+
+    @ModelAttribute
+    void addFrame(HttpServletRequest request, Model model) {
+        if (request.getAttribute(ATTRIBUTE) != null && BusinessScope.find().isPresent()) {
+            Business business = businesses.current();
+            model.addAttribute("frame", request.getAttribute(ATTRIBUTE));
+            model.addAttribute("figures", new Figures(business.currency(), business.zone(), business.locale()));
+            model.addAttribute("section", section(request.getRequestURI()));
+            model.addAttribute("periodQuery", periodOf(request, business).query());
+        }
+    }
+
+    private static String section(String path) {
+        int end = path.indexOf('/', 1);
+        return end < 0 ? path.substring(1) : path.substring(1, end);
+    }
+
+    private PeriodChoice periodOf(HttpServletRequest request, Business business) {
+        return PeriodChoice.of(
+                name -> java.util.Optional.ofNullable(request.getParameter(name)), business.today(clock));
+    }
+
+    @Override
+    public boolean supportsParameter(MethodParameter parameter) {
+        Class<?> type = parameter.getParameterType();
+        return type == PeriodChoice.class || type == CurrentPerson.class || type == Business.class;
+    }
+
+    @Override
+    public Object resolveArgument(
+            MethodParameter parameter,
+            @org.jspecify.annotations.Nullable ModelAndViewContainer container,
+            NativeWebRequest request,
+            @org.jspecify.annotations.Nullable WebDataBinderFactory binders) {
+        if (parameter.getParameterType() == CurrentPerson.class) {
+            Object person = request.getAttribute(CurrentPerson.ATTRIBUTE, RequestAttributes.SCOPE_REQUEST);
+            return java.util.Objects.requireNonNull(person, "Nobody is signed in");
+        }
+        Business business = businesses.current();
+        if (parameter.getParameterType() == Business.class) {
+            return business;
+        }
+        return periodOf(java.util.Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)), business);
+    }
+}

@@ -1,0 +1,23 @@
+package wendo.app.accounts;
+
+import java.util.Locale;
+
+/** What a person may do in a business. */
+public enum Role {
+    OWNER,
+    MANAGER,
+    STAFF;
+
+    static Role of(String key) {
+        return valueOf(key.toUpperCase(Locale.ROOT));
+    }
+
+    public String key() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether this role changes settings and gives out keys. */
+    public boolean maySetUp() {
+        return this != STAFF;
+    }
+}

@@ -1,0 +1,137 @@
+package wendo.app.compare;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wendo.app.business.Business;
+import wendo.app.site.ApiFaults;
+import wendo.app.site.PeriodChoice;
+import wendo.core.measure.Interval;
+import wendo.core.outcomes.OutcomeKind;
+
+/** The comparison for programs. */
+@RestController
+@RequestMapping("/api/v1/compare")
+class CompareApi {
+    private final Comparisons comparisons;
+
+    CompareApi(Comparisons comparisons) {
+        this.comparisons = comparisons;
+    }
+
+    /** A value with its 95 % interval; null where there is none. */
+    record Estimate(
+            @Nullable BigDecimal value,
+            @Nullable BigDecimal low,
+            @Nullable BigDecimal high) {}
+
+    record RowBody(
+            String source,
+            @Nullable String channel,
+            long visits,
+            long people,
+            long leads,
+            long bookings,
+            long purchases,
+            BigDecimal revenue,
+            @Nullable BigDecimal spend,
+            Estimate leadRate,
+            Estimate bookingRate,
+            Estimate purchaseRate,
+            Estimate costPerLead,
+            Estimate costPerBooking,
+            Estimate costPerPurchase) {}
+
+    record CompareBody(
+            LocalDate from,
+            LocalDate to,
+            String by,
+            String model,
+            String currency,
+            List<RowBody> rows,
+            RowBody total,
+            long differentPeople) {}
+
+    @GetMapping
+    CompareBody compare(
+            @RequestParam(defaultValue = "source") String by,
+            @RequestParam(defaultValue = Comparisons.LAST_TOUCH) String model,
+            PeriodChoice choice,
+            Business business) {
+        require(by.equals("source"), "by", "Must be source, but was \"%s\".".formatted(by));
+        require(model.equals(Comparisons.LAST_TOUCH), "model", "Must be last-touch, but was \"%s\".".formatted(model));
+        choice.fault()
+                .ifPresent(fault -> require(false, "from", "Two days are needed, like from=2026-05-01&to=2026-05-31."));
+        Comparison comparison = comparisons.compare(choice.period(), business);
+        int decimals = business.currency().getDecimalPlaces();
+        return new CompareBody(
+                choice.period().startInclusive(),
+                choice.period().lastDay(),
+                by,
+                model,
+                business.currency().getCode(),
+                comparison.rows().stream().map(row -> body(row, decimals)).toList(),
+                body(comparison.total(), decimals),
+                comparison.differentPeople());
+    }
+
+    private static void require(boolean isRight, String field, String message) {
+        if (!isRight) {
+            throw new ApiFaults(
+                    HttpStatus.BAD_REQUEST,
+                    "Nothing was compared; see errors.",
+                    List.of(new ApiFaults.Fault(field, message)));
+        }
+    }
+
+    private static RowBody body(ComparedSource row, int decimals) {
+        return new RowBody(
+                row.name(),
+                row.channel().map(channel -> channel.key()).orElse(null),
+                row.visits(),
+                row.people(),
+                row.leads(),
+                row.bookings(),
+                row.purchases(),
+                BigDecimal.valueOf(row.revenueMinor(), decimals),
+                row.spendMinor()
+                        .map(minor -> BigDecimal.valueOf(minor, decimals))
+                        .orElse(null),
+                rate(row, OutcomeKind.LEAD),
+                rate(row, OutcomeKind.BOOKING),
+                rate(row, OutcomeKind.PURCHASE),
+                cost(row, OutcomeKind.LEAD, decimals),
+                cost(row, OutcomeKind.BOOKING, decimals),
+                cost(row, OutcomeKind.PURCHASE, decimals));
+    }
+
+    private static Estimate rate(ComparedSource row, OutcomeKind kind) {
+        return estimate(row.rate(kind).value(), row.rate(kind).interval(), 0, 6);
+    }
+
+    private static Estimate cost(ComparedSource row, OutcomeKind kind, int decimals) {
+        return estimate(row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
+    }
+
+    private static Estimate estimate(OptionalDouble value, Optional<Interval> interval, int shift, int scale) {
+        return new Estimate(
+                value.isPresent() ? rounded(value.getAsDouble(), shift, scale) : null,
+                interval.map(bounds -> rounded(bounds.low(), shift, scale)).orElse(null),
+                interval.filter(bounds -> Double.isFinite(bounds.high()))
+                        .map(bounds -> rounded(bounds.high(), shift, scale))
+                        .orElse(null));
+    }
+
+    private static BigDecimal rounded(double number, int shift, int scale) {
+        return BigDecimal.valueOf(number).movePointLeft(shift).setScale(scale, RoundingMode.HALF_UP);
+    }
+}

@@ -1,0 +1,41 @@
+package wendo.app.compare;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import wendo.app.business.Business;
+import wendo.app.site.Figures;
+import wendo.app.site.PeriodChoice;
+import wendo.app.site.Ribbons;
+import wendo.core.outcomes.OutcomeKind;
+
+/** Sources side by side. */
+@Controller
+@RequestMapping("/compare")
+class ComparePages {
+    private final Comparisons comparisons;
+    private final Ribbons ribbons;
+
+    ComparePages(Comparisons comparisons, Ribbons ribbons) {
+        this.comparisons = comparisons;
+        this.ribbons = ribbons;
+    }
+
+    @GetMapping
+    String page(
+            @RequestParam(defaultValue = "booking") String kind, PeriodChoice choice, Business business, Model model) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        OutcomeKind asked = OutcomeKind.find(kind).orElse(OutcomeKind.BOOKING);
+        Comparison comparison = comparisons.compare(choice.period(), business);
+        model.addAttribute("kind", asked);
+        model.addAttribute("kinds", OutcomeKind.values());
+        model.addAttribute("comparison", comparison);
+        model.addAttribute("table", CompareTable.of(comparison, figures));
+        model.addAttribute("answer", Answer.of(comparison, asked, figures));
+        model.addAttribute("choice", choice);
+        model.addAttribute("ribbon", ribbons.draw(choice));
+        return "compare/page";
+    }
+}

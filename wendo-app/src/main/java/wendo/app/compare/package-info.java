@@ -1,0 +1,7 @@
+/** Compare: sources side by side, each figure with how sure it is. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "site", "spend"})
+@NullMarked
+package wendo.app.compare;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,97 @@
+package wendo.app.credit;
+
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.business.BusinessScope;
+import wendo.core.credit.Credit;
+import wendo.core.links.Channel;
+import wendo.core.visits.ClickId;
+import wendo.core.visits.Touch;
+
+/** Reads what crediting needs and keeps what it finds. Runs in the transaction of its caller. */
+@Component
+class CreditStore {
+    /** The longest lookback window of any channel. */
+    private static final String LONGEST_WINDOW = "90 days";
+
+    private final JdbcClient jdbc;
+
+    /** An outcome to be credited; {@code visitor} is known if its click identifier is a visit's. */
+    record Due(UUID id, Instant occurredAt, long valueMinor, UUID click, Optional<UUID> visitor) {}
+
+    CreditStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    Optional<Due> find(UUID outcome) {
+        return jdbc.sql("""
+                        select o.id, o.occurred_at, o.value_minor, o.click_id, v.visitor
+                        from outcome o
+                        left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
+                        where o.id = ? and o.click_id is not null
+                        """)
+                .param(outcome)
+                .query((row, number) -> new Due(
+                        row.getObject(1, UUID.class),
+                        row.getTimestamp(2).toInstant(),
+                        row.getLong(3),
+                        row.getObject(4, UUID.class),
+                        Optional.ofNullable(row.getObject(5, UUID.class))))
+                .optional();
+    }
+
+    /**
+     * The visits of a visitor that may be touches: those of people, and the one whose click identifier came back even
+     * if it looked automatic, for robots do not book. Previews never.
+     */
+    List<Touch.Step> visits(UUID visitor, UUID click, Instant until) {
+        return jdbc.sql("""
+                        select v.source_id, s.channel, v.click_id, v.arrived_at
+                        from visit v join source s on s.id = v.source_id
+                        where v.visitor = :visitor
+                            and v.arrived_at <= :until and v.arrived_at >= :until - interval '%s'
+                            and (v.kind = 'person' or (v.click_id = :click and v.kind <> 'preview'))
+                        """.formatted(LONGEST_WINDOW))
+                .param("visitor", visitor)
+                .param("click", click)
+                .param("until", Timestamp.from(until))
+                .query((row, number) -> new Touch.Step(
+                        row.getObject(1, UUID.class),
+                        Channel.valueOf(row.getString(2)),
+                        new ClickId(row.getObject(3, UUID.class)),
+                        row.getTimestamp(4).toInstant()))
+                .list();
+    }
+
+    void replace(UUID outcome, String model, List<Credit> credits) {
+        jdbc.sql("delete from credit where outcome_id = ? and model = ?")
+                .params(outcome, model)
+                .update();
+        for (Credit credit : credits) {
+            jdbc.sql("""
+                            insert into credit (business_id, model, outcome_id, click_id, touched_at, source_id,
+                                share_millionths, value_minor)
+                            values (?, ?, ?, ?, ?, ?, ?, ?)
+                            """)
+                    .params(BusinessScope.current().value(), model, outcome)
+                    .params(
+                            credit.touch().click().uuid(),
+                            Timestamp.from(credit.touch().startedAt()))
+                    .params(credit.touch().source(), credit.shareMillionths(), credit.valueMinor())
+                    .update();
+        }
+    }
+
+    /** Outcomes that wait for one of these visits. */
+    List<UUID> waitingFor(List<UUID> clicks) {
+        return jdbc.sql("""
+                        select o.id from outcome o
+                        where o.click_id in (:clicks) and not exists (select from credit c where c.outcome_id = o.id)
+                        """).param("clicks", clicks).query(UUID.class).list();
+    }
+}

@@ -1,0 +1,60 @@
+package wendo.app.credit;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
+import wendo.app.business.BusinessScope;
+import wendo.app.outcomes.OutcomesRecorded;
+import wendo.app.visits.VisitsStored;
+import wendo.core.credit.AttributionModel;
+import wendo.core.credit.Credit;
+import wendo.core.credit.LastTouch;
+import wendo.core.credit.Trail;
+import wendo.core.visits.Touch;
+
+/** Credits outcomes soon after they are recorded, or after the visit they wait for is stored. */
+@Component
+class Crediting {
+    private static final AttributionModel MODEL = new LastTouch();
+
+    private final CreditStore store;
+    private final BusinessScope scope;
+
+    Crediting(CreditStore store, BusinessScope scope) {
+        this.store = store;
+        this.scope = scope;
+    }
+
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesRecorded event) {
+        scope.within(event.business(), () -> creditAll(event.outcomes()));
+    }
+
+    /** An outcome can be faster than the carrier of its visit. */
+    @Async
+    @EventListener
+    void on(VisitsStored event) {
+        scope.within(event.business(), () -> creditAll(store.waitingFor(event.clicks())));
+    }
+
+    private int creditAll(List<UUID> outcomes) {
+        outcomes.forEach(this::credit);
+        return outcomes.size();
+    }
+
+    private void credit(UUID outcome) {
+        Optional<CreditStore.Due> found = store.find(outcome);
+        if (found.isEmpty() || found.get().visitor().isEmpty()) {
+            return;
+        }
+        CreditStore.Due due = found.get();
+        List<Touch.Step> visits = store.visits(due.visitor().orElseThrow(), due.click(), due.occurredAt());
+        Trail trail = Trail.before(due.occurredAt(), Touch.join(visits));
+        store.replace(due.id(), MODEL.key(), Credit.divide(trail, MODEL, due.valueMinor()));
+    }
+}

@@ -1,0 +1,7 @@
+/** Credit: joins each outcome to the touches before it and stores what each earned. */
+@ApplicationModule(allowedDependencies = {"business", "outcomes", "visits"})
+@NullMarked
+package wendo.app.credit;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

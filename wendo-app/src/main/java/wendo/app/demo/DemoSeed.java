@@ -1,0 +1,181 @@
+package wendo.app.demo;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.business.Business;
+import wendo.app.business.BusinessScope;
+import wendo.app.links.CampaignListed;
+import wendo.app.links.Campaigns;
+import wendo.app.links.LinkHosts;
+import wendo.app.links.Links;
+import wendo.app.links.SourceListed;
+import wendo.app.links.Sources;
+import wendo.app.outcomes.Outcomes;
+import wendo.app.outcomes.Reporter;
+import wendo.app.spend.Spends;
+import wendo.app.visits.LoggedVisit;
+import wendo.app.visits.VisitStore;
+import wendo.core.measure.LumpSpend;
+import wendo.core.measure.Period;
+import wendo.core.outcomes.OutcomeReport;
+
+/** Fills the demo business with its season, and on later starts with what has happened since. */
+@Component
+class DemoSeed {
+    private final JdbcClient jdbc;
+    private final Links links;
+    private final LinkHosts hosts;
+    private final Campaigns campaigns;
+    private final Sources sources;
+    private final Spends spends;
+    private final Outcomes outcomes;
+    private final VisitStore visits;
+    private final BusinessScope scope;
+    private final Clock clock;
+
+    private record Filled(LocalDate firstDay, Instant until) {}
+
+    private record Placed(UUID link, UUID source) {}
+
+    DemoSeed(
+            JdbcClient jdbc,
+            Links links,
+            LinkHosts hosts,
+            Campaigns campaigns,
+            Sources sources,
+            Spends spends,
+            Outcomes outcomes,
+            VisitStore visits,
+            BusinessScope scope,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.links = links;
+        this.hosts = hosts;
+        this.campaigns = campaigns;
+        this.sources = sources;
+        this.spends = spends;
+        this.outcomes = outcomes;
+        this.visits = visits;
+        this.scope = scope;
+        this.clock = clock;
+    }
+
+    /** Call it outside of a transaction, for a business whose links' hosts exist. */
+    void fill(Business business, String siteOrigin) {
+        Instant now = clock.instant();
+        Filled before = scope.within(business.id(), this::find)
+                .orElseGet(() -> scope.within(business.id(), () -> begin(business, siteOrigin)));
+        Season season = SeasonSimulation.play(before.firstDay(), business.zone(), now);
+        Map<String, Placed> placed = scope.within(business.id(), this::placedLinks);
+        visits.store(season.visits().stream()
+                .filter(visit -> visit.click().arrivedAt().isAfter(before.until()))
+                .map(visit -> logged(visit, Objects.requireNonNull(placed.get(visit.slug())), business))
+                .toList());
+        scope.within(business.id(), () -> {
+            outcomes.recordAll(
+                    season.outcomes().stream()
+                            .filter(outcome -> outcome.at().isAfter(before.until()))
+                            .map(outcome -> new OutcomeReport(
+                                    outcome.kind(),
+                                    outcome.reference(),
+                                    outcome.valueMinor(),
+                                    outcome.click(),
+                                    outcome.at()))
+                            .toList(),
+                    Reporter.SITE_TAG);
+            return jdbc.sql("update demo_season set filled_until = ?")
+                    .param(Timestamp.from(now))
+                    .update();
+        });
+    }
+
+    private Optional<Filled> find() {
+        return jdbc.sql("select first_day, filled_until from demo_season")
+                .query((row, number) -> new Filled(
+                        row.getObject(1, LocalDate.class), row.getTimestamp(2).toInstant()))
+                .optional();
+    }
+
+    private Filled begin(Business business, String siteOrigin) {
+        LocalDate firstDay =
+                business.today(clock).minusWeeks(SeasonSimulation.WEEKS).plusDays(1);
+        Filled filled = new Filled(firstDay, Instant.EPOCH);
+        jdbc.sql("insert into demo_season values (?, ?, ?)")
+                .params(business.id().value(), firstDay, Timestamp.from(filled.until()))
+                .update();
+        for (TrueSource truth : MarramPoint.SOURCES) {
+            SourceListed source = sources.findOrCreate(truth.name(), truth.channel());
+            truth.links().forEach(link -> issue(truth, link, siteOrigin));
+            truth.costs().forEach(cost -> spends.enter(source.id(), lump(firstDay, cost), cost.note(), "Maren Holt"));
+        }
+        schedule(firstDay);
+        jdbc.sql("update link set created_at = ?, created_by = 'Maren Holt'")
+                .param(Timestamp.from(firstDay.minusDays(3)
+                        .atTime(10, 0)
+                        .atZone(business.zone())
+                        .toInstant()))
+                .update();
+        return filled;
+    }
+
+    private void issue(TrueSource truth, TrueSource.Placed link, String siteOrigin) {
+        Links.Issued issued = links.issue(
+                siteOrigin + link.page(),
+                link.campaign(),
+                List.of(new Links.Wish(truth.name(), truth.channel(), link.slug())),
+                "Maren Holt");
+        if (issued instanceof Links.Issued.Refused refused) {
+            throw new IllegalStateException(
+                    "The demo's link %s was refused: %s".formatted(link.slug(), refused.faults()));
+        }
+    }
+
+    private static LumpSpend lump(LocalDate firstDay, TrueSource.Cost cost) {
+        LocalDate first = firstDay.plusWeeks(cost.firstWeek());
+        return new LumpSpend(cost.amountMinor(), new Period(first, first.plusWeeks(cost.weeks())));
+    }
+
+    private void schedule(LocalDate firstDay) {
+        for (CampaignListed campaign : campaigns.list()) {
+            switch (campaign.name()) {
+                case MarramPoint.OPENING -> campaigns.schedule(campaign, firstDay, firstDay.plusWeeks(9));
+                case MarramPoint.SUMMER -> campaigns.schedule(campaign, firstDay.plusWeeks(5), firstDay.plusWeeks(18));
+                case MarramPoint.AUTUMN -> campaigns.schedule(campaign, firstDay.plusWeeks(16), firstDay.plusWeeks(26));
+                default -> {}
+            }
+        }
+    }
+
+    private Map<String, Placed> placedLinks() {
+        Map<String, Placed> placed = new HashMap<>();
+        jdbc.sql("select slug, id, source_id from link where host_id = ?")
+                .param(hosts.defaultHost().id())
+                .query(row -> {
+                    placed.put(
+                            row.getString(1), new Placed(row.getObject(2, UUID.class), row.getObject(3, UUID.class)));
+                });
+        return placed;
+    }
+
+    private static LoggedVisit logged(Season.Came visit, Placed link, Business business) {
+        return new LoggedVisit(
+                visit.click(),
+                business.id(),
+                link.link(),
+                link.source(),
+                visit.visitor(),
+                visit.userAgent(),
+                "",
+                visit.referrer());
+    }
+}

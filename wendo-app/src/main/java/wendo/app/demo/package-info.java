@@ -1,0 +1,7 @@
+/** The demo business: a simulated season of Marram Point Sailing. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "outcomes", "spend", "visits"})
+@NullMarked
+package wendo.app.demo;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

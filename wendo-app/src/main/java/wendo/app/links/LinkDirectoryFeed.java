@@ -1,0 +1,162 @@
+package wendo.app.links;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
+import org.postgresql.PGConnection;
+import org.postgresql.PGNotification;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import wendo.app.business.BusinessId;
+
+/**
+ * Keeps the {@link LinkDirectory} true: loads it whole on each new connection, then listens for changes that any
+ * application process makes. While the database is away the directory stays as it was.
+ */
+@Component
+class LinkDirectoryFeed implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(LinkDirectoryFeed.class);
+    private static final int WAIT_MILLIS = 1000;
+    private static final String LINKS =
+            "select host, slug, link_id, source_id, business_id, tagged_address from door_links(?)";
+
+    private final LinkDirectory directory;
+    private final DataSourceProperties database;
+    private final CountDownLatch loaded = new CountDownLatch(1);
+    private volatile CountDownLatch stopped = new CountDownLatch(0);
+
+    LinkDirectoryFeed(LinkDirectory directory, DataSourceProperties database) {
+        this.directory = directory;
+        this.database = database;
+    }
+
+    @Override
+    public void start() {
+        stopped = new CountDownLatch(1);
+        Thread thread = new Thread(this::follow, "link-directory");
+        thread.setDaemon(true);
+        thread.start();
+        try {
+            // A host that answers before it knows its links would tell visitors that a good link is dead.
+            loaded.await(30, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public void stop() {
+        stopped.countDown();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return stopped.getCount() > 0;
+    }
+
+    /** Before the web server, which starts in a later phase. */
+    @Override
+    public int getPhase() {
+        return 0;
+    }
+
+    private void follow() {
+        while (isRunning()) {
+            try (Connection connection = DriverManager.getConnection(
+                    database.determineUrl(), database.determineUsername(), database.determinePassword())) {
+                listen(connection);
+            } catch (SQLException e) {
+                LOG.warn("The link directory lost the database; links go on as last known: {}", e.getMessage());
+                pause();
+            }
+        }
+    }
+
+    private void listen(Connection connection) throws SQLException {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("listen wendo_link");
+            statement.execute("listen wendo_link_host");
+        }
+        loadAll(connection);
+        loaded.countDown();
+        PGConnection notifications = connection.unwrap(PGConnection.class);
+        while (isRunning()) {
+            for (PGNotification change : notifications.getNotifications(WAIT_MILLIS)) {
+                if (change.getName().equals("wendo_link")) {
+                    load(connection, UUID.fromString(change.getParameter()));
+                } else {
+                    loadAll(connection);
+                }
+            }
+        }
+    }
+
+    private void loadAll(Connection connection) throws SQLException {
+        Map<String, LinkDirectory.Host> hosts = new HashMap<>();
+        try (Statement statement = connection.createStatement();
+                ResultSet row =
+                        statement.executeQuery("select name, business_id, business_name from door_link_hosts()")) {
+            while (row.next()) {
+                hosts.put(
+                        row.getString(1),
+                        new LinkDirectory.Host(
+                                new BusinessId(row.getObject(2, UUID.class)),
+                                row.getString(3),
+                                LinkDirectory.noTargets()));
+            }
+        }
+        query(
+                connection,
+                null,
+                (host, slug, target) ->
+                        Objects.requireNonNull(hosts.get(host)).targets().put(slug, target));
+        directory.replace(hosts);
+    }
+
+    private void load(Connection connection, UUID link) throws SQLException {
+        query(connection, link, directory::put);
+    }
+
+    private interface Taker {
+        void take(String host, String slug, LinkDirectory.Target target);
+    }
+
+    private static void query(Connection connection, @Nullable UUID link, Taker taker) throws SQLException {
+        try (PreparedStatement statement = connection.prepareStatement(LINKS)) {
+            statement.setObject(1, link, java.sql.Types.OTHER);
+            try (ResultSet row = statement.executeQuery()) {
+                while (row.next()) {
+                    taker.take(
+                            row.getString(1),
+                            row.getString(2),
+                            new LinkDirectory.Target(
+                                    row.getObject(3, UUID.class),
+                                    row.getObject(4, UUID.class),
+                                    new BusinessId(row.getObject(5, UUID.class)),
+                                    row.getString(6)));
+                }
+            }
+        }
+    }
+
+    private void pause() {
+        try {
+            stopped.await(WAIT_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package wendo.app.outcomes;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.Businesses;
+import wendo.app.site.RibbonLayer;
+import wendo.core.links.Channel;
+import wendo.core.measure.Period;
+import wendo.core.outcomes.OutcomeKind;
+import wendo.core.visits.ClickId;
+
+/** The SQL of the ledger, and of the ribbon's bars. */
+@Component
+class OutcomeQueries implements RibbonLayer {
+    static final int PAGE = 100;
+
+    private static final String ROWS = """
+            select o.id, o.kind, o.reference, o.value_minor, o.occurred_at, o.click_id, o.reported_by,
+                s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
+                vs.name as visited_source
+            from outcome o
+            left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
+            left join source s on s.id = c.source_id
+            left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
+            left join link l on l.id = v.link_id
+            left join source vs on vs.id = v.source_id
+            """;
+
+    private final JdbcClient jdbc;
+    private final Businesses businesses;
+
+    OutcomeQueries(JdbcClient jdbc, Businesses businesses) {
+        this.jdbc = jdbc;
+        this.businesses = businesses;
+    }
+
+    /** The visit whose click identifier came back. */
+    record Visited(Instant at, String kind, String linkName, String source) {}
+
+    record Row(
+            UUID id,
+            OutcomeKind kind,
+            String reference,
+            long valueMinor,
+            Instant occurredAt,
+            Optional<ClickId> click,
+            String reportedBy,
+            Optional<String> source,
+            Optional<Channel> channel,
+            Optional<Visited> visited) {}
+
+    /** What the ledger holds in a period, of one kind or of all. */
+    record Sum(long count, long valueMinor, long unknown) {}
+
+    @Transactional(readOnly = true)
+    Row one(UUID id) {
+        return jdbc.sql(ROWS + "where o.id = ?")
+                .param(id)
+                .query(OutcomeQueries::row)
+                .single();
+    }
+
+    @Transactional(readOnly = true)
+    List<Row> newest(int limit, long offset) {
+        return jdbc.sql(ROWS + "order by o.occurred_at desc, o.id limit :limit offset :offset")
+                .param("limit", limit)
+                .param("offset", offset)
+                .query(OutcomeQueries::row)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    List<Row> page(Period period, ZoneId zone, Optional<OutcomeKind> kind, int page) {
+        return jdbc.sql(ROWS + """
+                        where o.occurred_at >= :from and o.occurred_at < :to and (:kind = '' or o.kind = :kind)
+                        order by o.occurred_at desc, o.id limit :limit offset :offset
+                        """)
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("kind", kind.map(OutcomeKind::key).orElse(""))
+                .param("limit", PAGE)
+                .param("offset", (long) page * PAGE)
+                .query(OutcomeQueries::row)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    Sum sum(Period period, ZoneId zone, Optional<OutcomeKind> kind) {
+        return jdbc.sql("""
+                        select count(*), coalesce(sum(o.value_minor), 0),
+                            count(*) filter (where not exists (
+                                select from credit c where c.outcome_id = o.id and c.model = 'last-touch'))
+                        from outcome o
+                        where o.occurred_at >= :from and o.occurred_at < :to and (:kind = '' or o.kind = :kind)
+                        """)
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("kind", kind.map(OutcomeKind::key).orElse(""))
+                .query((row, number) -> new Sum(row.getLong(1), row.getLong(2), row.getLong(3)))
+                .single();
+    }
+
+    @Override
+    public Map<LocalDate, Long> outcomesByDay(Period period) {
+        ZoneId zone = businesses.current().zone();
+        return jdbc
+                .sql("""
+                        select (occurred_at at time zone :zone)::date, count(*) from outcome
+                        where occurred_at >= :from and occurred_at < :to group by 1
+                        """)
+                .param("zone", zone.getId())
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .query((row, number) -> Map.entry(row.getObject(1, LocalDate.class), row.getLong(2)))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    private static Row row(ResultSet row, int number) throws SQLException {
+        UUID click = row.getObject("click_id", UUID.class);
+        Timestamp visitedAt = row.getTimestamp("visited_at");
+        return new Row(
+                row.getObject("id", UUID.class),
+                OutcomeKind.find(row.getString("kind")).orElseThrow(),
+                row.getString("reference"),
+                row.getLong("value_minor"),
+                row.getTimestamp("occurred_at").toInstant(),
+                Optional.ofNullable(click).map(ClickId::new),
+                row.getString("reported_by"),
+                Optional.ofNullable(row.getString("source")),
+                Optional.ofNullable(row.getString("channel")).map(Channel::valueOf),
+                visitedAt == null
+                        ? Optional.empty()
+                        : Optional.of(new Visited(
+                                visitedAt.toInstant(),
+                                row.getString("visit_kind"),
+                                row.getString("link_name"),
+                                row.getString("visited_source"))));
+    }
+}

@@ -1,0 +1,91 @@
+package wendo.app.outcomes;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wendo.app.business.Business;
+import wendo.app.business.Businesses;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.visits.ClickId;
+
+/** Outcomes for programs. */
+@RestController
+@RequestMapping("/api/v1/outcomes")
+class OutcomesApi {
+    private static final int MAX_PAGE = 500;
+
+    private final Outcomes outcomes;
+    private final OutcomeQueries queries;
+    private final IdempotencyKeys keys;
+    private final Businesses businesses;
+    private final Clock clock;
+
+    OutcomesApi(Outcomes outcomes, OutcomeQueries queries, IdempotencyKeys keys, Businesses businesses, Clock clock) {
+        this.outcomes = outcomes;
+        this.queries = queries;
+        this.keys = keys;
+        this.businesses = businesses;
+        this.clock = clock;
+    }
+
+    /** {@code source} is null while nothing joins the outcome to one. */
+    record OutcomeBody(
+            UUID id,
+            String kind,
+            String reference,
+            BigDecimal value,
+            String currency,
+            @Nullable String clickId,
+            Instant occurredAt,
+            String reportedBy,
+            @Nullable String source) {}
+
+    record OutcomesBody(List<OutcomeBody> outcomes) {}
+
+    @PostMapping
+    @Transactional
+    ResponseEntity<OutcomeBody> record(
+            @RequestBody ReportBody body,
+            @RequestHeader(name = "Idempotency-Key", required = false) Optional<String> key) {
+        OutcomeReport report = body.check(businesses.current(), clock.instant());
+        key.ifPresent(text -> keys.claim(text, body.toString()));
+        Recorded recorded = outcomes.record(report, Reporter.SERVER);
+        HttpStatus status = recorded instanceof Recorded.New ? HttpStatus.CREATED : HttpStatus.OK;
+        return ResponseEntity.status(status).body(body(queries.one(recorded.outcome()), businesses.current()));
+    }
+
+    @GetMapping
+    OutcomesBody list(@RequestParam(defaultValue = "100") int limit, @RequestParam(defaultValue = "0") long offset) {
+        Business business = businesses.current();
+        return new OutcomesBody(queries.newest(Math.max(1, Math.min(limit, MAX_PAGE)), Math.max(0, offset)).stream()
+                .map(row -> body(row, business))
+                .toList());
+    }
+
+    private static OutcomeBody body(OutcomeQueries.Row row, Business business) {
+        return new OutcomeBody(
+                row.id(),
+                row.kind().key(),
+                row.reference(),
+                BigDecimal.valueOf(row.valueMinor(), business.currency().getDecimalPlaces()),
+                business.currency().getCode(),
+                row.click().map(ClickId::toString).orElse(null),
+                row.occurredAt(),
+                row.reportedBy(),
+                row.source().orElse(null));
+    }
+}

@@ -1,0 +1,61 @@
+package wendo.app.outcomes;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import tools.jackson.databind.JsonNode;
+import wendo.app.business.Business;
+import wendo.app.site.ApiFaults;
+import wendo.core.outcomes.OutcomeReport;
+
+/** The JSON that reports an outcome. Numbers may come as numbers or as text. */
+record ReportBody(
+        @Nullable String kind,
+        @Nullable JsonNode reference,
+        @Nullable JsonNode value,
+        @Nullable String currency,
+        @Nullable String clickId,
+        @Nullable String occurredAt) {
+
+    /** The checked report; a fault names its field. */
+    OutcomeReport check(Business business, Instant now) {
+        OutcomeReport.Fields fields = new OutcomeReport.Fields(
+                orEmpty(kind), text(reference), text(value), orEmpty(currency), orEmpty(clickId), time());
+        OutcomeReport.Read read = OutcomeReport.of(fields, business.currency(), now);
+        if (read instanceof OutcomeReport.Read.Good good) {
+            return good.report();
+        }
+        throw refusal(((OutcomeReport.Read.Bad) read)
+                .faults().stream()
+                        .map(fault -> new ApiFaults.Fault(fault.field(), fault.message()))
+                        .toList());
+    }
+
+    private Optional<Instant> time() {
+        if (occurredAt == null || occurredAt.isBlank()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(OffsetDateTime.parse(occurredAt.strip()).toInstant());
+        } catch (DateTimeException e) {
+            throw refusal(List.of(
+                    new ApiFaults.Fault("occurredAt", "Must be a time with its offset, like 2026-05-03T14:02:00Z.")));
+        }
+    }
+
+    private static ApiFaults refusal(List<ApiFaults.Fault> faults) {
+        return new ApiFaults(HttpStatus.UNPROCESSABLE_CONTENT, "Nothing was recorded; see errors.", faults);
+    }
+
+    private static String text(@Nullable JsonNode node) {
+        return node == null || node.isNull() ? "" : node.isValueNode() ? node.asString() : node.toString();
+    }
+
+    private static String orEmpty(@Nullable String text) {
+        return text == null ? "" : text;
+    }
+}

@@ -1,0 +1,7 @@
+/** Outcomes: the site tag, the server call, the ledger. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "site"})
+@NullMarked
+package wendo.app.outcomes;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

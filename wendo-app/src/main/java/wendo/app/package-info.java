@@ -1,0 +1,5 @@
+/** The application, one package for each feature. */
+@NullMarked
+package wendo.app;
+
+import org.jspecify.annotations.NullMarked;

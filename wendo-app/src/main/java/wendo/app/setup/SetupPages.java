@@ -1,0 +1,83 @@
+package wendo.app.setup;
+
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.accounts.ApiKeys;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.links.LinkHosts;
+import wendo.app.links.Sources;
+
+/** The business, its site tag and its keys. */
+@Controller
+@RequestMapping("/setup")
+class SetupPages {
+    private static final int MAX_NAME = 80;
+
+    private final ApiKeys keys;
+    private final LinkHosts hosts;
+    private final Sources sources;
+
+    SetupPages(ApiKeys keys, LinkHosts hosts, Sources sources) {
+        this.keys = keys;
+        this.hosts = hosts;
+        this.sources = sources;
+    }
+
+    @GetMapping
+    String page(Business business, CurrentPerson person, Model model) {
+        model.addAttribute("business", business);
+        model.addAttribute("host", hosts.defaultHost());
+        model.addAttribute("keys", keys.list());
+        model.addAttribute("sources", sources.list());
+        model.addAttribute("maySetUp", person.role().maySetUp());
+        model.addAttribute(
+                "tag",
+                "<script src=\"%s/t/wendo.js\" data-site=\"%s\" async></script>"
+                        .formatted(hosts.defaultHost().origin(), business.siteKey()));
+        model.addAttribute("report", """
+                <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="%s"></data>""".formatted(business.currency().getCode()));
+        return "setup/page";
+    }
+
+    @PostMapping("/keys")
+    ModelAndView create(
+            @RequestParam String name, Business business, CurrentPerson person, Model model, RedirectAttributes next) {
+        require(person);
+        String wanted = name.strip();
+        if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
+            model.addAttribute(
+                    "keyFault",
+                    "Name the key after the program that will use it, in 1 to %d characters.".formatted(MAX_NAME));
+            model.addAttribute("keyName", name);
+            return new ModelAndView(page(business, person, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+        }
+        next.addFlashAttribute("newKey", keys.create(wanted));
+        return new ModelAndView("redirect:/setup#keys");
+    }
+
+    @PostMapping("/keys/{id}/revoke")
+    String revoke(@PathVariable UUID id, CurrentPerson person) {
+        require(person);
+        if (!keys.revoke(id)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return "redirect:/setup#keys";
+    }
+
+    private static void require(CurrentPerson person) {
+        if (!person.role().maySetUp()) {
+            throw new ResponseStatusException(HttpStatus.FORBIDDEN);
+        }
+    }
+}

@@ -1,0 +1,7 @@
+/** Setup: the business, its site tag and its keys for programs. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site"})
+@NullMarked
+package wendo.app.setup;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,26 @@
+package wendo.app.site;
+
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.ErrorResponseException;
+
+/** A call of the API that is refused, as problem details (RFC 9457) that name each field. */
+public final class ApiFaults extends ErrorResponseException {
+    private static final long serialVersionUID = 1L;
+
+    /** One field and what is wrong with it. */
+    public record Fault(String field, String message) {}
+
+    public ApiFaults(HttpStatus status, String detail, List<Fault> faults) {
+        super(status, problem(status, detail, faults), null);
+    }
+
+    private static ProblemDetail problem(HttpStatus status, String detail, List<Fault> faults) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        if (!faults.isEmpty()) {
+            problem.setProperty("errors", faults);
+        }
+        return problem;
+    }
+}

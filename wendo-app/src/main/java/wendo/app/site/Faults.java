@@ -1,0 +1,66 @@
+package wendo.app.site;
+
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.SecureRandom;
+import java.util.HexFormat;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.webmvc.error.ErrorController;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The page for what went wrong. A fault of ours carries a reference number that also stands in the log. */
+@Controller
+class Faults implements ErrorController {
+    private static final Logger LOG = LoggerFactory.getLogger(Faults.class);
+
+    private final SecureRandom random = new SecureRandom();
+
+    @RequestMapping("/error")
+    ModelAndView page(HttpServletRequest request) {
+        HttpStatus status = status(request);
+        String reference = status.is5xxServerError() ? record(request, status) : "";
+        ModelAndView page = new ModelAndView("site/fault", Map.of("status", status.value(), "reference", reference));
+        page.setStatus(status);
+        return page;
+    }
+
+    @RequestMapping(
+            path = "/error",
+            produces = {MediaType.APPLICATION_JSON_VALUE, MediaType.APPLICATION_PROBLEM_JSON_VALUE})
+    ResponseEntity<ProblemDetail> problem(HttpServletRequest request) {
+        HttpStatus status = status(request);
+        ProblemDetail problem = ProblemDetail.forStatus(status);
+        if (status.is5xxServerError()) {
+            problem.setDetail("This is a fault of ours. Try again; if it stays, tell us the reference.");
+            problem.setProperty("reference", record(request, status));
+        }
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
+    }
+
+    private static HttpStatus status(HttpServletRequest request) {
+        Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
+        HttpStatus status = code instanceof Integer number ? HttpStatus.resolve(number) : HttpStatus.NOT_FOUND;
+        return status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
+    }
+
+    /** Logs the path without its query, which may hold names and addresses of people. */
+    private String record(HttpServletRequest request, HttpStatus status) {
+        byte[] bytes = new byte[4];
+        random.nextBytes(bytes);
+        String reference = HexFormat.of().formatHex(bytes);
+        Object path = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        Throwable cause = (Throwable) request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
+        LOG.error("Fault {}: {} on {} {}", reference, status.value(), request.getMethod(), path, cause);
+        return reference;
+    }
+}

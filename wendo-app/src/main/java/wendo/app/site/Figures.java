@@ -1,0 +1,69 @@
+package wendo.app.site;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.text.NumberFormat;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Currency;
+import java.util.Locale;
+import org.joda.money.CurrencyUnit;
+
+/** Writes numbers, money and times as a business reads them. Templates know it as {@code figures}. */
+public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
+
+    public String count(long number) {
+        return NumberFormat.getIntegerInstance(locale).format(number);
+    }
+
+    /** An exact amount, with its pennies. */
+    public String money(long minor) {
+        return format(BigDecimal.valueOf(minor, currency.getDecimalPlaces()), currency.getDecimalPlaces());
+    }
+
+    /** A computed amount in minor units, rounded to whole pennies. */
+    public String money(double minor) {
+        BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());
+        return format(amount.setScale(currency.getDecimalPlaces(), RoundingMode.HALF_UP), currency.getDecimalPlaces());
+    }
+
+    /** An amount for a table of many: pennies only below 100. */
+    public String moneyShort(double minor) {
+        BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());
+        int decimals = amount.abs().compareTo(BigDecimal.valueOf(100)) < 0 ? currency.getDecimalPlaces() : 0;
+        return format(amount.setScale(decimals, RoundingMode.HALF_UP), decimals);
+    }
+
+    private String format(BigDecimal amount, int decimals) {
+        NumberFormat format = NumberFormat.getCurrencyInstance(locale);
+        format.setCurrency(Currency.getInstance(currency.getCode()));
+        format.setMinimumFractionDigits(decimals);
+        format.setMaximumFractionDigits(decimals);
+        return format.format(amount);
+    }
+
+    public String percent(double share) {
+        NumberFormat format = NumberFormat.getPercentInstance(locale);
+        format.setMaximumFractionDigits(1);
+        format.setMinimumFractionDigits(1);
+        return format.format(share);
+    }
+
+    public String day(LocalDate day) {
+        return DateTimeFormatter.ofPattern("d MMM yyyy", locale).format(day);
+    }
+
+    public String shortDay(LocalDate day) {
+        return DateTimeFormatter.ofPattern("d MMM", locale).format(day);
+    }
+
+    public String dayOf(Instant at) {
+        return day(at.atZone(zone).toLocalDate());
+    }
+
+    public String time(Instant at) {
+        return DateTimeFormatter.ofPattern("d MMM HH:mm", locale).format(at.atZone(zone));
+    }
+}

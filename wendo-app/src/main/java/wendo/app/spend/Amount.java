@@ -1,0 +1,33 @@
+package wendo.app.spend;
+
+import java.math.BigDecimal;
+import java.text.DecimalFormatSymbols;
+import java.util.Locale;
+import java.util.regex.Pattern;
+import org.joda.money.CurrencyUnit;
+
+/** An amount as people type it, with or without the currency's sign and the thousands' separator. */
+record Amount(long minor) {
+    private static final long MAX_MINOR = 100_000_000_000L;
+
+    /** Throws {@link IllegalArgumentException} with a message for the person who typed it. */
+    static Amount of(String typed, CurrencyUnit currency, Locale locale) {
+        DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
+        String number = typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
+                .replaceFirst("(?i)^" + currency.getCode(), "")
+                .replaceFirst("(?i)" + currency.getCode() + "$", "");
+        String group = Pattern.quote(String.valueOf(symbols.getGroupingSeparator()));
+        String point = Pattern.quote(String.valueOf(symbols.getDecimalSeparator()));
+        String example = "like 1%s250%s00".formatted(symbols.getGroupingSeparator(), symbols.getDecimalSeparator());
+        if (!number.matches("(\\d{1,3}(%s\\d{3})+|\\d{1,12})(%s\\d{1,%d})?"
+                .formatted(group, point, Math.max(1, currency.getDecimalPlaces())))) {
+            throw new IllegalArgumentException("Type an amount in %s, %s.".formatted(currency.getCode(), example));
+        }
+        BigDecimal amount = new BigDecimal(number.replaceAll(group, "").replaceAll(point, "."));
+        BigDecimal minor = amount.movePointRight(currency.getDecimalPlaces());
+        if (minor.signum() == 0 || minor.compareTo(BigDecimal.valueOf(MAX_MINOR)) > 0) {
+            throw new IllegalArgumentException("Type an amount above 0 and below a billion, %s.".formatted(example));
+        }
+        return new Amount(minor.longValueExact());
+    }
+}

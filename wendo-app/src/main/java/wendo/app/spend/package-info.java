@@ -1,0 +1,7 @@
+/** Spend: what each source cost, as entered. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site"})
+@NullMarked
+package wendo.app.spend;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,132 @@
+package wendo.app.today;
+
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.core.links.Channel;
+import wendo.core.measure.Period;
+
+/** The SQL of Today. */
+@Component
+class TodayQueries {
+    private final JdbcClient jdbc;
+
+    TodayQueries(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** What a stretch of days brought. */
+    record Brought(long people, long leads, long bookings, long purchases, long revenueMinor) {
+        boolean isEmpty() {
+            return people + leads + bookings + purchases == 0;
+        }
+    }
+
+    /** Somebody came, or something was reported. {@code what} is visit, lead, booking or purchase. */
+    record Arrival(
+            Instant at,
+            String what,
+            Optional<String> source,
+            Optional<Channel> channel,
+            String detail,
+            long valueMinor) {}
+
+    /** Something that needs a person. */
+    record Wanting(String name, long number) {}
+
+    @Transactional(readOnly = true)
+    Brought brought(Period period, ZoneId zone) {
+        return jdbc.sql("""
+                        select
+                            (select count(distinct visitor) from visit
+                                where arrived_at >= :from and arrived_at < :to and kind = 'person'),
+                            count(*) filter (where kind = 'lead'),
+                            count(*) filter (where kind = 'booking'),
+                            count(*) filter (where kind = 'purchase'),
+                            coalesce(sum(value_minor) filter (where kind <> 'lead'), 0)
+                        from outcome where occurred_at >= :from and occurred_at < :to
+                        """)
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .query((row, number) ->
+                        new Brought(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4), row.getLong(5)))
+                .single();
+    }
+
+    @Transactional(readOnly = true)
+    List<Arrival> arrivals(int limit) {
+        return jdbc.sql("""
+                        select * from (
+                            (select v.arrived_at as at, 'visit' as what, s.name, s.channel, l.name as detail, 0 as value
+                            from visit v join source s on s.id = v.source_id join link l on l.id = v.link_id
+                            where v.kind = 'person' order by v.arrived_at desc limit :limit)
+                            union all
+                            (select o.occurred_at, o.kind, s.name, s.channel, o.reference, o.value_minor
+                            from outcome o
+                            left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
+                            left join source s on s.id = c.source_id
+                            order by o.occurred_at desc limit :limit)
+                        ) arrivals order by at desc, what limit :limit
+                        """)
+                .param("limit", limit)
+                .query((row, number) -> new Arrival(
+                        row.getTimestamp(1).toInstant(),
+                        row.getString(2),
+                        Optional.ofNullable(row.getString(3)),
+                        Optional.ofNullable(row.getString(4)).map(Channel::valueOf),
+                        row.getString(5),
+                        row.getLong(6)))
+                .list();
+    }
+
+    /** Links that were issued before this instant and that nobody has opened. */
+    @Transactional(readOnly = true)
+    List<Wanting> neverVisited(Instant issuedBefore) {
+        return jdbc.sql("""
+                        select l.name, 0 from link l
+                        where l.created_at < ?
+                            and not exists (select from visit v where v.business_id = l.business_id and v.link_id = l.id
+                                and v.arrived_at >= l.created_at)
+                        order by l.created_at limit 5
+                        """)
+                .param(Timestamp.from(issuedBefore))
+                .query((row, number) -> new Wanting(row.getString(1), row.getLong(2)))
+                .list();
+    }
+
+    /** Sources that people came by, and that no spend is entered for in the period. */
+    @Transactional(readOnly = true)
+    List<Wanting> withoutSpend(Period period, ZoneId zone) {
+        return jdbc.sql("""
+                        select s.name, count(distinct v.visitor)
+                        from visit v join source s on s.id = v.source_id
+                        where v.arrived_at >= ? and v.arrived_at < ? and v.kind = 'person'
+                            and not exists (select from spend e
+                                where e.source_id = s.id and e.first_day < ? and e.last_day >= ?)
+                        group by s.name order by 2 desc, 1 limit 5
+                        """)
+                .params(Timestamp.from(period.startsAt(zone)), Timestamp.from(period.endsBefore(zone)))
+                .params(period.endExclusive(), period.startInclusive())
+                .query((row, number) -> new Wanting(row.getString(1), row.getLong(2)))
+                .list();
+    }
+
+    /** Outcomes since a day that nothing joins to a source. */
+    @Transactional(readOnly = true)
+    long unjoinedSince(LocalDate day, ZoneId zone) {
+        return jdbc.sql("""
+                        select count(*) from outcome o
+                        where o.occurred_at >= ?
+                            and not exists (select from credit c where c.outcome_id = o.id and c.model = 'last-touch')
+                        """)
+                .param(Timestamp.from(day.atStartOfDay(zone).toInstant()))
+                .query(Long.class)
+                .single();
+    }
+}

@@ -1,0 +1,7 @@
+/** Today: one sentence, what just came, and what needs a person. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "compare", "site"})
+@NullMarked
+package wendo.app.today;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

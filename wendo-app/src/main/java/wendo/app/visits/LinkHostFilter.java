@@ -1,0 +1,147 @@
+package wendo.app.visits;
+
+import jakarta.servlet.Filter;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletRequest;
+import jakarta.servlet.ServletResponse;
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import wendo.app.links.LinkDirectory;
+import wendo.core.links.Tagging;
+import wendo.core.visits.ClickId;
+
+/**
+ * Answers everything on a link host, ahead of every other filter: a 302 to the stored address with a fresh click
+ * identifier, once the visit is on disk. Only the public addresses below {@code /t/} go on to the rest of the application.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class LinkHostFilter implements Filter {
+    private static final Logger LOG = LoggerFactory.getLogger(LinkHostFilter.class);
+    private static final String COOKIE = "wendo_visitor";
+    private static final Duration COOKIE_KEPT = Duration.ofDays(400); // the longest that browsers keep one
+    private static final Duration DISK_PATIENCE = Duration.ofSeconds(2);
+
+    private final LinkDirectory directory;
+    private final VisitRoad road;
+    private final DeadEnd deadEnd;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+
+    LinkHostFilter(LinkDirectory directory, VisitRoad road, DeadEnd deadEnd, Clock clock) {
+        this.directory = directory;
+        this.road = road;
+        this.deadEnd = deadEnd;
+        this.clock = clock;
+    }
+
+    @Override
+    public void doFilter(ServletRequest servletRequest, ServletResponse servletResponse, FilterChain chain)
+            throws IOException, ServletException {
+        HttpServletRequest request = (HttpServletRequest) servletRequest;
+        HttpServletResponse response = (HttpServletResponse) servletResponse;
+        Optional<LinkDirectory.Host> host = directory.findHost(request.getServerName());
+        if (host.isEmpty() || request.getRequestURI().startsWith("/t/")) {
+            chain.doFilter(request, response);
+            return;
+        }
+        boolean asks = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
+        Optional<LinkDirectory.Target> target = asks ? host.get().find(slug(request)) : Optional.empty();
+        if (target.isPresent()) {
+            answer(request, response, target.get());
+        } else {
+            deadEnd.answer(response, host.get().businessName());
+        }
+    }
+
+    private static String slug(HttpServletRequest request) {
+        String path = request.getRequestURI();
+        int end = path.endsWith("/") && path.length() > 1 ? path.length() - 1 : path.length();
+        return path.substring(1, end);
+    }
+
+    private void answer(HttpServletRequest request, HttpServletResponse response, LinkDirectory.Target target) {
+        ClickId click = ClickId.of(clock.instant(), random);
+        if (request.getMethod().equals("GET")) {
+            Optional<UUID> known = findVisitor(request);
+            UUID visitor = known.orElseGet(UUID::randomUUID);
+            log(request, target, click, visitor);
+            response.addCookie(cookie(visitor, request.isSecure()));
+        }
+        response.setStatus(HttpServletResponse.SC_FOUND);
+        response.setHeader("Location", Tagging.append(target.taggedAddress(), ClickId.PARAMETER, click.toString()));
+        response.setHeader("Cache-Control", "no-store");
+        response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
+    }
+
+    /** A printed link never dies: should the disk fail, the visitor is let through and the loss is logged. */
+    private void log(HttpServletRequest request, LinkDirectory.Target target, ClickId click, UUID visitor) {
+        LoggedVisit visit = new LoggedVisit(
+                click,
+                target.business(),
+                target.link(),
+                target.source(),
+                visitor,
+                header(request, "User-Agent"),
+                purpose(request),
+                header(request, "Referer"));
+        try {
+            if (!road.log().append(visit).get(DISK_PATIENCE.toMillis(), TimeUnit.MILLISECONDS)) {
+                LOG.error("A visit was answered that the log did not take: {}", click);
+            }
+        } catch (ExecutionException | TimeoutException e) {
+            LOG.error("A visit was answered that the log did not take: {}", click, e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static String purpose(HttpServletRequest request) {
+        String modern = header(request, "Sec-Purpose");
+        return modern.isEmpty() ? header(request, "Purpose") : modern;
+    }
+
+    private static String header(HttpServletRequest request, String name) {
+        String value = request.getHeader(name);
+        return value == null ? "" : value;
+    }
+
+    private static Optional<UUID> findVisitor(HttpServletRequest request) {
+        for (Cookie cookie : request.getCookies() == null ? new Cookie[0] : request.getCookies()) {
+            if (cookie.getName().equals(COOKIE) && cookie.getValue().length() == 36) {
+                try {
+                    return Optional.of(UUID.fromString(cookie.getValue()));
+                } catch (IllegalArgumentException e) {
+                    return Optional.empty();
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Cookie cookie(UUID visitor, boolean secure) {
+        Cookie cookie = new Cookie(COOKIE, visitor.toString());
+        cookie.setHttpOnly(true);
+        cookie.setSecure(secure);
+        cookie.setPath("/");
+        cookie.setMaxAge((int) COOKIE_KEPT.toSeconds());
+        cookie.setAttribute("SameSite", "Lax");
+        return cookie;
+    }
+}

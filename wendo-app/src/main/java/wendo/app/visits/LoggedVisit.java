@@ -1,0 +1,82 @@
+package wendo.app.visits;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.zip.CRC32;
+import wendo.app.business.BusinessId;
+import wendo.core.visits.ClickId;
+
+/**
+ * One answered arrival as the visit log keeps it: a line of tab-separated fields behind a checksum, so that a line cut
+ * off by a crash is recognised. Text fields have no control characters and a greatest length.
+ */
+public record LoggedVisit(
+        ClickId click,
+        BusinessId business,
+        UUID link,
+        UUID source,
+        UUID visitor,
+        String userAgent,
+        String purpose,
+        String referrer) {
+    private static final int MAX_USER_AGENT = 500;
+    private static final int MAX_PURPOSE = 60;
+    private static final int MAX_REFERRER = 2000;
+    private static final int FIELDS = 8;
+
+    public LoggedVisit {
+        userAgent = plain(userAgent, MAX_USER_AGENT);
+        purpose = plain(purpose, MAX_PURPOSE);
+        referrer = plain(referrer, MAX_REFERRER);
+    }
+
+    private static String plain(String text, int most) {
+        String cut = text.length() <= most ? text : text.substring(0, most);
+        return cut.codePoints().anyMatch(c -> Character.isISOControl(c) || (c >= 0xD800 && c <= 0xDFFF))
+                ? cut.replaceAll("[\\p{Cntrl}\\p{Cs}]", " ")
+                : cut;
+    }
+
+    byte[] line() {
+        String fields = String.join(
+                "\t",
+                click.toString(),
+                business.value().toString(),
+                link.toString(),
+                source.toString(),
+                visitor.toString(),
+                userAgent,
+                purpose,
+                referrer);
+        return (checksum(fields) + "\t" + fields + "\n").getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Reads a line without its end; empty if it is damaged. */
+    static Optional<LoggedVisit> find(String line) {
+        int tab = line.indexOf('\t');
+        if (tab < 0 || !line.substring(0, tab).equals(checksum(line.substring(tab + 1)))) {
+            return Optional.empty();
+        }
+        String[] fields = line.substring(tab + 1).split("\t", -1);
+        if (fields.length != FIELDS) {
+            return Optional.empty();
+        }
+        return ClickId.find(fields[0])
+                .map(click -> new LoggedVisit(
+                        click,
+                        new BusinessId(UUID.fromString(fields[1])),
+                        UUID.fromString(fields[2]),
+                        UUID.fromString(fields[3]),
+                        UUID.fromString(fields[4]),
+                        fields[5],
+                        fields[6],
+                        fields[7]));
+    }
+
+    private static String checksum(String fields) {
+        CRC32 crc = new CRC32();
+        crc.update(fields.getBytes(StandardCharsets.UTF_8));
+        return Long.toHexString(crc.getValue());
+    }
+}

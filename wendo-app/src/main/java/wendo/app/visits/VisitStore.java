@@ -1,0 +1,127 @@
+package wendo.app.visits;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import tools.jackson.databind.json.JsonMapper;
+import wendo.app.business.BusinessId;
+import wendo.app.business.BusinessScope;
+import wendo.core.visits.Arrival;
+import wendo.core.visits.Sorted;
+import wendo.core.visits.Sorting;
+
+/** Sorts visits and stores them, each once. */
+@Component
+public class VisitStore {
+    private static final String INSERT = """
+            insert into visit (arrived_at, click_id, business_id, link_id, source_id, visitor, kind, reason, referrer,
+                user_agent)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+            on conflict do nothing
+            """;
+
+    private record VisitorOnLink(UUID visitor, UUID link) {}
+
+    private final BusinessScope scope;
+    private final JdbcTemplate jdbc;
+    private final ApplicationEventPublisher events;
+    private final Sorting sorting;
+    private final Cache<String, Optional<Sorted>> agents =
+            Caffeine.newBuilder().maximumSize(20_000).build();
+    private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
+            .maximumSize(200_000)
+            .expireAfterWrite(Sorting.REPEAT_WITHIN.multipliedBy(4))
+            .build();
+    private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
+
+    VisitStore(BusinessScope scope, JdbcTemplate jdbc, ApplicationEventPublisher events, JsonMapper json) {
+        this.scope = scope;
+        this.jdbc = jdbc;
+        this.events = events;
+        this.sorting = new Sorting(Crawlers.patterns(json));
+    }
+
+    /** Stores visits of any businesses, each business's in a transaction of its own. */
+    public void store(List<LoggedVisit> visits) {
+        Map<BusinessId, List<LoggedVisit>> byBusiness =
+                visits.stream().collect(Collectors.groupingBy(LoggedVisit::business));
+        byBusiness.forEach((business, own) -> {
+            scope.within(business, () -> insert(own));
+            events.publishEvent(new VisitsStored(
+                    business, own.stream().map(visit -> visit.click().uuid()).toList()));
+        });
+    }
+
+    private int insert(List<LoggedVisit> visits) {
+        ensureMonths(visits);
+        List<Object[]> rows = visits.stream().map(this::row).toList();
+        return jdbc.batchUpdate(INSERT, rows).length;
+    }
+
+    private Object[] row(LoggedVisit visit) {
+        Sorted sorted = sort(visit);
+        return new Object[] {
+            Timestamp.from(visit.click().arrivedAt()),
+            visit.click().uuid(),
+            visit.business().value(),
+            visit.link(),
+            visit.source(),
+            visit.visitor(),
+            sorted.kind().key(),
+            sorted.reason(),
+            visit.referrer(),
+            visit.userAgent()
+        };
+    }
+
+    private Sorted sort(LoggedVisit visit) {
+        Optional<Sorted> byAgent = agents.get(visit.userAgent(), sorting::sortUserAgent);
+        if (byAgent.isPresent() && visit.purpose().isEmpty()) {
+            return byAgent.get();
+        }
+        VisitorOnLink key = new VisitorOnLink(visit.visitor(), visit.link());
+        Instant at = visit.click().arrivedAt();
+        Optional<Instant> previous = Optional.ofNullable(lastSeen.getIfPresent(key));
+        lastSeen.put(key, at);
+        Arrival arrival = new Arrival(
+                visit.visitor().toString(), visit.link().toString(), at, visit.userAgent(), visit.purpose());
+        return sorting.sort(arrival, previous);
+    }
+
+    private void ensureMonths(List<LoggedVisit> visits) {
+        Set<LocalDate> wanted = new HashSet<>();
+        for (LoggedVisit visit : visits) {
+            wanted.add(visit.click()
+                    .arrivedAt()
+                    .atZone(ZoneOffset.UTC)
+                    .toLocalDate()
+                    .withDayOfMonth(1));
+        }
+        wanted.removeAll(months);
+        for (LocalDate month : wanted) {
+            jdbc.query("select ensure_visit_month(?)", row -> {}, month);
+        }
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                months.addAll(wanted); // only then: a rolled back transaction takes its partition with it
+            }
+        });
+    }
+}

@@ -1,0 +1,7 @@
+/** Visits: the link host's answers, the log that loses none, and the store. */
+@ApplicationModule(allowedDependencies = {"business", "links"})
+@NullMarked
+package wendo.app.visits;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

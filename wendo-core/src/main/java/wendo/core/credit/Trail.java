@@ -1,0 +1,30 @@
+package wendo.core.credit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import wendo.core.visits.Touch;
+
+/**
+ * The touches of one person that may earn an outcome, earliest first: at or before it, and within the lookback window
+ * of their channel.
+ */
+public record Trail(List<Touch> touches) {
+
+    public Trail {
+        touches =
+                touches.stream().sorted(Comparator.comparing(Touch::startedAt)).toList();
+    }
+
+    public static Trail before(Instant outcomeAt, List<Touch> touchesOfPerson) {
+        return new Trail(touchesOfPerson.stream()
+                .filter(touch -> !touch.startedAt().isAfter(outcomeAt))
+                .filter(touch -> !touch.startedAt().isBefore(outcomeAt.minus(window(touch))))
+                .toList());
+    }
+
+    private static Duration window(Touch touch) {
+        return Duration.ofDays(touch.channel().lookbackDays());
+    }
+}

@@ -1,0 +1,59 @@
+package wendo.core.links;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * A destination with a link's parameters in its query. The existing query keeps its order and spelling, a fragment
+ * stays last, and a parameter of the same name on the destination gives way to the link's.
+ *
+ * @param address the tagged address
+ * @param replaced names of the destination's own parameters that gave way, in the order they stood
+ */
+public record Tagging(WebAddress address, List<String> replaced) {
+
+    public Tagging {
+        replaced = List.copyOf(replaced);
+    }
+
+    public static Tagging of(WebAddress destination, Map<String, String> parameters) {
+        List<String> kept = new ArrayList<>();
+        List<String> replaced = new ArrayList<>();
+        String query = destination.query();
+        for (String pair :
+                query.length() <= 1 ? new String[0] : query.substring(1).split("&", -1)) {
+            String name = pair.contains("=") ? pair.substring(0, pair.indexOf('=')) : pair;
+            if (parameters.containsKey(name)) {
+                replaced.add(name);
+            } else {
+                kept.add(pair);
+            }
+        }
+        parameters.forEach((name, value) -> kept.add(name + "=" + encode(value)));
+        return new Tagging(destination.withQuery(kept.isEmpty() ? "" : "?" + String.join("&", kept)), replaced);
+    }
+
+    /** The address without the parameters of this name. */
+    public static WebAddress drop(WebAddress address, String name) {
+        String query = Arrays.stream(address.query().replaceFirst("^\\?", "").split("&", -1))
+                .filter(pair -> !pair.equals(name) && !pair.startsWith(name + "="))
+                .collect(Collectors.joining("&"));
+        return address.withQuery(query.isEmpty() ? "" : "?" + query);
+    }
+
+    /** An address in normal form with one more parameter behind its query; cheap, for each redirect. */
+    public static String append(String normalAddress, String name, String plainValue) {
+        int hash = normalAddress.indexOf('#');
+        String base = hash < 0 ? normalAddress : normalAddress.substring(0, hash);
+        String fragment = hash < 0 ? "" : normalAddress.substring(hash);
+        return base + (base.indexOf('?') < 0 ? "?" : "&") + name + "=" + plainValue + fragment;
+    }
+
+    private static String encode(String value) {
+        return java.net.URLEncoder.encode(value, java.nio.charset.StandardCharsets.UTF_8)
+                .replace("+", "%20");
+    }
+}

@@ -1,0 +1,104 @@
+package wendo.core.links;
+
+import java.net.URI;
+import java.net.URISyntaxException;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * An absolute {@code http} or {@code https} address in a normal form (RFC 3986): scheme and host in lower case, host
+ * in its ASCII form, no default port, characters that may not stand in an address percent-encoded as UTF-8. What is
+ * already escaped stays as it is.
+ */
+public record WebAddress(String scheme, String authority, String path, String query, String fragment) {
+    /** Longest address accepted: browsers, mail programs and codes all carry this much. */
+    public static final int MAX_LENGTH = 2000;
+
+    /** RFC 3986, appendix B. */
+    private static final Pattern PARTS =
+            Pattern.compile("^(?:([^:/?#]+):)?(?://([^/?#]*))?([^?#]*)(\\?[^#]*)?(#.*)?$", Pattern.DOTALL);
+
+    private static final Pattern SCHEME =
+            Pattern.compile("^[A-Za-z][A-Za-z0-9+.-]*:(?!\\d{1,5}(?:[/?#]|$)).*", Pattern.DOTALL);
+    private static final Pattern BAD_ESCAPE = Pattern.compile("%(?![0-9A-Fa-f]{2})");
+    private static final String ALLOWED = "-._~!$&'()*+,;=:@/?%[]";
+
+    public WebAddress {
+        checkScheme(scheme);
+        try {
+            new URI(scheme + "://" + authority + path + query + fragment);
+        } catch (URISyntaxException e) {
+            throw new AddressRefused("This is not a web address: %s.".formatted(e.getReason()));
+        }
+    }
+
+    /** Reads what people paste; a missing scheme becomes {@code https}. Throws {@link AddressRefused} with a reason. */
+    public static WebAddress of(String pasted) {
+        String text = pasted.strip().replaceAll("[\\t\\r\\n]", "");
+        if (text.isEmpty()) {
+            throw new AddressRefused("Paste the address of the page that the links should lead to.");
+        }
+        if (text.length() > MAX_LENGTH) {
+            throw new AddressRefused(
+                    "An address may have %d characters; this one has %d.".formatted(MAX_LENGTH, text.length()));
+        }
+        Matcher parts = PARTS.matcher(withScheme(text));
+        if (parts.matches() && parts.group(1) != null) {
+            checkScheme(parts.group(1).toLowerCase(Locale.ROOT));
+        }
+        if (!parts.matches() || parts.group(2) == null || parts.group(1) == null) {
+            throw new AddressRefused("This is not a web address. It should look like example.org/page.");
+        }
+        String scheme = parts.group(1).toLowerCase(Locale.ROOT);
+        String authority = HostName.authority(scheme, parts.group(2));
+        String path = parts.group(3).isEmpty()
+                ? "/"
+                : encode(parts.group(3)).replace("[", "%5B").replace("]", "%5D");
+        return new WebAddress(scheme, authority, path, encodeAfter(parts.group(4)), encodeAfter(parts.group(5)));
+    }
+
+    private static void checkScheme(String scheme) {
+        if (!scheme.equals("http") && !scheme.equals("https")) {
+            throw new AddressRefused(
+                    "Only http and https addresses can be opened by everybody; this one starts with \"%s:\"."
+                            .formatted(scheme));
+        }
+    }
+
+    private static String withScheme(String text) {
+        if (text.startsWith("//")) {
+            return "https:" + text;
+        }
+        return SCHEME.matcher(text).matches() ? text : "https://" + text;
+    }
+
+    private static String encodeAfter(@org.jspecify.annotations.Nullable String part) {
+        return part == null ? "" : part.charAt(0) + encode(part.substring(1));
+    }
+
+    private static String encode(String part) {
+        StringBuilder out = new StringBuilder(part.length());
+        for (byte b : BAD_ESCAPE.matcher(part).replaceAll("%25").getBytes(StandardCharsets.UTF_8)) {
+            char c = (char) (b & 0xff);
+            boolean plain = c < 0x80 && (Character.isLetterOrDigit(c) || ALLOWED.indexOf(c) >= 0);
+            out.append(plain ? String.valueOf(c) : String.format(Locale.ROOT, "%%%02X", (int) c));
+        }
+        return out.toString();
+    }
+
+    /** The host without its port. */
+    public String host() {
+        return HostName.withoutPort(authority);
+    }
+
+    public WebAddress withQuery(String newQuery) {
+        return new WebAddress(scheme, authority, path, newQuery, fragment);
+    }
+
+    @Override
+    public String toString() {
+        return scheme + "://" + authority + path + query + fragment;
+    }
+}

@@ -1,0 +1,103 @@
+package wendo.core.outcomes;
+
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import wendo.core.visits.ClickId;
+
+/**
+ * News of one outcome, checked. {@code kind} and {@code reference} name it: the same two are the same outcome, however
+ * often and by whatever road they come.
+ *
+ * @param click the click identifier that came back, if it was readable as one
+ */
+public record OutcomeReport(
+        OutcomeKind kind, String reference, long valueMinor, Optional<ClickId> click, Instant occurredAt) {
+    public static final int MAX_REFERENCE = 100;
+
+    /** Clocks of other machines may run ahead by this much. */
+    private static final Duration CLOCK_SKEW = Duration.ofMinutes(10);
+
+    /** A price above this is a slip of the keyboard. */
+    private static final long MAX_VALUE_MINOR = 100_000_000_000L;
+
+    /** One thing that is wrong with a report: the field, and what to do about it. */
+    public record Fault(String field, String message) {}
+
+    /** What came in, as text; empty stands for absent. */
+    public record Fields(
+            String kind,
+            String reference,
+            String value,
+            String currency,
+            String clickId,
+            Optional<Instant> occurredAt) {}
+
+    /** A report, or all that is wrong with it. */
+    public sealed interface Read {
+        record Good(OutcomeReport report) implements Read {}
+
+        record Bad(List<Fault> faults) implements Read {}
+    }
+
+    /** Reads what came in for a business that counts in one currency. Nothing is guessed. */
+    public static Read of(Fields fields, CurrencyUnit currency, Instant now) {
+        List<Fault> faults = new ArrayList<>();
+        Optional<OutcomeKind> kind = OutcomeKind.find(fields.kind());
+        if (kind.isEmpty()) {
+            faults.add(new Fault(
+                    "kind", "Must be lead, booking or purchase, but was \"%s\".".formatted(cut(fields.kind()))));
+        }
+        String reference = fields.reference().strip();
+        if (reference.isEmpty() || reference.length() > MAX_REFERENCE) {
+            faults.add(new Fault(
+                    "reference",
+                    "Must be 1 to %d characters that name this one outcome, such as an order number; it has %d."
+                            .formatted(MAX_REFERENCE, reference.length())));
+        }
+        long minor = readValue(fields, currency, faults);
+        Instant at = fields.occurredAt().orElse(now);
+        if (at.isAfter(now.plus(CLOCK_SKEW))) {
+            faults.add(new Fault("occurredAt", "Must not lie in the future, but was %s.".formatted(at)));
+        }
+        return faults.isEmpty()
+                ? new Read.Good(
+                        new OutcomeReport(kind.orElseThrow(), reference, minor, ClickId.find(fields.clickId()), at))
+                : new Read.Bad(List.copyOf(faults));
+    }
+
+    private static long readValue(Fields fields, CurrencyUnit currency, List<Fault> faults) {
+        if (!fields.currency().isBlank() && !fields.currency().strip().equalsIgnoreCase(currency.getCode())) {
+            faults.add(new Fault(
+                    "currency",
+                    "This business counts in %s; convert the value first. It came in \"%s\"."
+                            .formatted(currency.getCode(), cut(fields.currency()))));
+        }
+        if (fields.value().isBlank()) {
+            return 0;
+        }
+        try {
+            long minor = new BigDecimal(cut(fields.value().strip()))
+                    .movePointRight(currency.getDecimalPlaces())
+                    .longValueExact();
+            if (minor < 0 || minor > MAX_VALUE_MINOR) {
+                throw new ArithmeticException("out of range");
+            }
+            return minor;
+        } catch (NumberFormatException | ArithmeticException e) {
+            faults.add(new Fault(
+                    "value",
+                    "Must be an amount in %s with a point and at most %d decimals, but was \"%s\"."
+                            .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(fields.value()))));
+            return 0;
+        }
+    }
+
+    private static String cut(String text) {
+        return text.length() <= 40 ? text : text.substring(0, 40) + "…";
+    }
+}

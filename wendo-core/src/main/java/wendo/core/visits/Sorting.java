@@ -1,0 +1,77 @@
+package wendo.core.visits;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/** Sorts arrivals into people, repeats, previews and robots. */
+public final class Sorting {
+    /** A second tap on the same link within this time is the same visit again. Ours. */
+    public static final Duration REPEAT_WITHIN = Duration.ofSeconds(30);
+
+    /** Programs that fetch a link to draw a preview of it, or to scan it, where the crawler list calls them robots. */
+    private static final List<String> UNFURLERS = List.of(
+            "facebookexternalhit",
+            "whatsapp",
+            "slackbot",
+            "telegrambot",
+            "twitterbot",
+            "linkedinbot",
+            "discordbot",
+            "skypeuripreview",
+            "microsoftpreview",
+            "bingpreview",
+            "viber",
+            "embedly",
+            "pinterestbot",
+            "bitlybot");
+
+    private final List<Pattern> crawlers;
+
+    /** @param crawlerPatterns regular expressions that a crawler's user agent contains a match of */
+    public Sorting(Collection<String> crawlerPatterns) {
+        this.crawlers = crawlerPatterns.stream().map(Pattern::compile).toList();
+    }
+
+    /** @param previous when the same visitor last came by the same link, if ever */
+    public Sorted sort(Arrival arrival, Optional<Instant> previous) {
+        if (arrival.purpose().toLowerCase(Locale.ROOT).matches(".*\\b(prefetch|prerender|preview)\\b.*")) {
+            return new Sorted(
+                    VisitKind.PREVIEW,
+                    "the browser fetched it ahead of time (purpose: %s)".formatted(arrival.purpose()));
+        }
+        Optional<Sorted> automatic = sortUserAgent(arrival.userAgent());
+        if (automatic.isPresent()) {
+            return automatic.get();
+        }
+        boolean again = previous.map(at ->
+                        !at.isAfter(arrival.at()) && at.plus(REPEAT_WITHIN).isAfter(arrival.at()))
+                .orElse(false);
+        return again
+                ? new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds before")
+                : new Sorted(VisitKind.PERSON, "an ordinary browser");
+    }
+
+    /** What the user agent alone tells; costly, so callers keep the answer. Empty for an ordinary browser. */
+    public Optional<Sorted> sortUserAgent(String userAgent) {
+        String lower = userAgent.toLowerCase(Locale.ROOT);
+        for (String unfurler : UNFURLERS) {
+            if (lower.contains(unfurler)) {
+                return Optional.of(
+                        new Sorted(VisitKind.PREVIEW, "a program that draws link previews (%s)".formatted(unfurler)));
+            }
+        }
+        if (userAgent.isBlank()) {
+            return Optional.of(new Sorted(VisitKind.ROBOT, "it named no browser"));
+        }
+        return crawlers.stream()
+                .filter(pattern -> pattern.matcher(userAgent).find())
+                .findFirst()
+                .map(pattern -> new Sorted(
+                        VisitKind.ROBOT, "its user agent is in the list of crawlers (%s)".formatted(pattern)));
+    }
+}

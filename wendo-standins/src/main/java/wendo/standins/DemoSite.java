@@ -1,0 +1,165 @@
+package wendo.standins;
+
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+
+/** The website of Marram Point Sailing: an enquiry form, course bookings and a voucher shop, with Wendo's site tag. */
+public final class DemoSite implements AutoCloseable {
+    private static final int MAX_FORM = 20_000;
+    private static final String POLICY =
+            "default-src 'self'; script-src 'self' %s; connect-src 'self' %s; frame-ancestors 'none'";
+
+    private final HttpServer server;
+    private final ExecutorService threads = Executors.newFixedThreadPool(8);
+    private final Orders orders = new Orders();
+    private final String linkOrigin;
+    private final String siteKey;
+
+    private DemoSite(HttpServer server, String linkOrigin, String siteKey) {
+        this.server = server;
+        this.linkOrigin = linkOrigin;
+        this.siteKey = siteKey;
+    }
+
+    /** @param port 0 for any free one */
+    public static DemoSite start(int port, String linkOrigin, String siteKey) throws IOException {
+        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
+        DemoSite site = new DemoSite(server, linkOrigin, siteKey);
+        server.createContext("/", site::answer);
+        server.setExecutor(site.threads);
+        server.start();
+        return site;
+    }
+
+    public int port() {
+        return server.getAddress().getPort();
+    }
+
+    @Override
+    public void close() {
+        server.stop(0);
+        threads.shutdownNow();
+    }
+
+    private void answer(HttpExchange exchange) throws IOException {
+        try (exchange) {
+            String path = exchange.getRequestURI().getPath();
+            if (exchange.getRequestMethod().equals("POST")) {
+                order(exchange, path);
+                return;
+            }
+            switch (path) {
+                case "/" -> page(exchange, 200, "home");
+                case "/courses", "/enquiry", "/vouchers" -> page(exchange, 200, path.substring(1));
+                case "/thanks" -> thanks(exchange);
+                case "/site.css" -> file(exchange, "site.css", "text/css");
+                case "/favicon.ico" -> exchange.sendResponseHeaders(204, -1);
+                default -> page(exchange, 404, "missing");
+            }
+        }
+    }
+
+    /** Takes a form and sends on to a thank-you page that can be loaded again without ordering again. */
+    private void order(HttpExchange exchange, String path) throws IOException {
+        Map<String, String> form = form(exchange.getRequestBody());
+        String reference = orders.place(path, form);
+        if (reference.isEmpty()) {
+            page(exchange, 422, "missing");
+            return;
+        }
+        exchange.getResponseHeaders().set("Location", "/thanks?ref=" + reference);
+        exchange.sendResponseHeaders(303, -1);
+    }
+
+    private void thanks(HttpExchange exchange) throws IOException {
+        String query = exchange.getRequestURI().getQuery();
+        Orders.Order order = orders.find(query == null ? "" : query.replaceFirst("^ref=", ""));
+        if (order == null) {
+            page(exchange, 404, "missing");
+            return;
+        }
+        send(
+                exchange,
+                200,
+                filled(
+                        "thanks",
+                        Map.of(
+                                "kind",
+                                order.kind(),
+                                "reference",
+                                order.reference(),
+                                "value",
+                                order.value(),
+                                "what",
+                                order.what())));
+    }
+
+    private void page(HttpExchange exchange, int status, String name) throws IOException {
+        send(exchange, status, filled(name, Map.of()));
+    }
+
+    private String filled(String name, Map<String, String> values) throws IOException {
+        Map<String, String> all = new HashMap<>(values);
+        all.put("linkOrigin", linkOrigin);
+        all.put("siteKey", siteKey);
+        String page = read("frame.html").replace("{{content}}", read(name + ".html"));
+        for (Map.Entry<String, String> value : all.entrySet()) {
+            page = page.replace("{{" + value.getKey() + "}}", escape(value.getValue()));
+        }
+        return page;
+    }
+
+    private void send(HttpExchange exchange, int status, String page) throws IOException {
+        exchange.getResponseHeaders().set("Content-Type", "text/html; charset=utf-8");
+        exchange.getResponseHeaders().set("Content-Security-Policy", POLICY.formatted(linkOrigin, linkOrigin));
+        byte[] bytes = page.getBytes(StandardCharsets.UTF_8);
+        exchange.sendResponseHeaders(status, bytes.length);
+        exchange.getResponseBody().write(bytes);
+    }
+
+    private static void file(HttpExchange exchange, String name, String type) throws IOException {
+        byte[] bytes = read(name).getBytes(StandardCharsets.UTF_8);
+        exchange.getResponseHeaders().set("Content-Type", type);
+        exchange.sendResponseHeaders(200, bytes.length);
+        exchange.getResponseBody().write(bytes);
+    }
+
+    private static String read(String name) throws IOException {
+        try (InputStream in = DemoSite.class.getResourceAsStream("/site/" + name)) {
+            if (in == null) {
+                throw new IOException("The site's file " + name + " is missing");
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private static Map<String, String> form(InputStream in) throws IOException {
+        Map<String, String> form = new HashMap<>();
+        for (String pair : new String(in.readNBytes(MAX_FORM), StandardCharsets.UTF_8).split("&", -1)) {
+            int equals = pair.indexOf('=');
+            if (equals > 0) {
+                form.put(
+                        URLDecoder.decode(pair.substring(0, equals), StandardCharsets.UTF_8),
+                        URLDecoder.decode(pair.substring(equals + 1), StandardCharsets.UTF_8));
+            }
+        }
+        return form;
+    }
+
+    private static String escape(String text) {
+        return text.replace("&", "&amp;")
+                .replace("<", "&lt;")
+                .replace(">", "&gt;")
+                .replace("\"", "&quot;");
+    }
+}

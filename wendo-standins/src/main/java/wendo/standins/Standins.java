@@ -1,0 +1,20 @@
+package wendo.standins;
+
+import java.io.IOException;
+
+/** Starts the stand-ins. Settings come from the environment; they stop with the process. */
+public final class Standins {
+    private Standins() {}
+
+    public static void main(String[] args) throws IOException {
+        int port = Integer.parseInt(setting("WENDO_SITE_PORT", "8090"));
+        String linkOrigin = setting("WENDO_LINK_ORIGIN", "http://go.localhost:8080");
+        DemoSite site = DemoSite.start(port, linkOrigin, setting("WENDO_SITE_KEY", ""));
+        Runtime.getRuntime().addShutdownHook(new Thread(site::close));
+    }
+
+    private static String setting(String name, String otherwise) {
+        String value = System.getenv(name);
+        return value == null || value.isBlank() ? otherwise : value;
+    }
+}
