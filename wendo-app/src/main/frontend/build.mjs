@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { brotliCompressSync, gzipSync } from "node:zlib";
 import { build } from "esbuild";
 
+const quiet = { stdio: "pipe" }; // what it says is shown when it fails
 const out = process.argv[2];
 const assets = join(out, "static/assets");
 const open = join(out, "static/t");
@@ -37,8 +38,8 @@ const symbols = icons.map((name) => {
 writeFileSync(join(assets, "icons.svg"), `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`);
 writeFileSync(join(assets, "mark.svg"), readFileSync("css/mark.svg"));
 
-execFileSync("node_modules/.bin/tailwindcss", ["-i", "css/app.css", "-o", join(assets, "app.css"), "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
-execFileSync("node_modules/.bin/tailwindcss", ["-i", "css/dead-end.css", "-o", join(open, "dead-end.css"), "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
+execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/app.css", "-o", join(assets, "app.css")], quiet);
+execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/dead-end.css", "-o", join(open, "dead-end.css")], quiet);
 await build({ entryPoints: ["js/app.js"], outfile: join(assets, "app.js"), bundle: true, minify: true, target: "es2020", logLevel: "warning" });
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
 copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(assets, "htmx.js"));

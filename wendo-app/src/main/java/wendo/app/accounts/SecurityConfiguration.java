@@ -56,7 +56,7 @@ class SecurityConfiguration {
     @Bean
     @Order(2)
     SecurityFilterChain everybody(HttpSecurity http) throws Exception {
-        return http.securityMatcher("/t/**", "/assets/**", "/favicon.ico", "/actuator/health")
+        return http.securityMatcher("/t/**", "/assets/**", "/favicon.ico", "/actuator/health/**")
                 .csrf(AbstractHttpConfigurer::disable)
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(AbstractHttpConfigurer::disable)

@@ -1,10 +1,12 @@
 package wendo.app.compare;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import wendo.app.site.Figures;
 import wendo.core.measure.Interval;
@@ -13,9 +15,12 @@ import wendo.core.outcomes.OutcomeKind;
 /**
  * The sentence on top of a comparison. It names a source only if its whole interval lies on one side of what an outcome
  * costs over all sources with spend.
+ *
+ * @param cheaper the sources that cost clearly less, with their figures; empty text for none
+ * @param dearer the sources that cost clearly more
  */
-public record Answer(String headline, String detail) {
-    private static final int MOST_NAMES = 3;
+public record Answer(String headline, String cheaper, String dearer, String detail) {
+    private static final int MOST_NAMES = 5;
 
     public static Answer of(Comparison comparison, OutcomeKind kind, Figures figures) {
         List<ComparedSource> paid = comparison.rows().stream()
@@ -23,27 +28,33 @@ public record Answer(String headline, String detail) {
                 .toList();
         long spend = paid.stream().mapToLong(row -> row.spendMinor().orElse(0L)).sum();
         long count = paid.stream().mapToLong(row -> row.count(kind)).sum();
-        String noun = kind.key();
         if (comparison.rows().stream().allMatch(row -> row.count(kind) == 0)) {
-            return new Answer(
-                    "No %s came in this period.".formatted(noun), "Choose a longer period, or another outcome.");
+            return plain(
+                    "No %s came in this period.".formatted(kind.key()), "Choose a longer period, or another outcome.");
         }
         if (spend == 0 || count == 0) {
-            return new Answer(
-                    "What a %s costs cannot be said yet.".formatted(noun),
+            return plain(
+                    "What a %s costs cannot be said yet.".formatted(kind.key()),
                     spend == 0
                             ? "No spend is entered for this period. Enter what each source cost under Spend."
-                            : "The sources with spend brought no %s in this period.".formatted(noun));
+                            : "The sources with spend brought no %s in this period.".formatted(kind.key()));
         }
         double average = (double) spend / count;
         List<ComparedSource> cheaper = on(paid, kind, interval -> interval.isBelow(average));
-        List<ComparedSource> dearer = on(paid, kind, interval -> interval.isAbove(average));
-        int open = paid.size() - cheaper.size() - dearer.size();
-        return new Answer(headline(cheaper, dearer, kind, figures), detail(average, paid.size(), open, kind, figures));
+        List<ComparedSource> dearer = new ArrayList<>(on(paid, kind, interval -> interval.isAbove(average)));
+        Collections.reverse(dearer);
+        return new Answer(
+                headline(cheaper.size(), dearer.size(), kind),
+                names(cheaper, kind, figures),
+                names(dearer, kind, figures),
+                detail(average, paid.size(), paid.size() - cheaper.size() - dearer.size(), kind, figures));
     }
 
-    private static List<ComparedSource> on(
-            List<ComparedSource> rows, OutcomeKind kind, java.util.function.Predicate<Interval> side) {
+    private static Answer plain(String headline, String detail) {
+        return new Answer(headline, "", "", detail);
+    }
+
+    private static List<ComparedSource> on(List<ComparedSource> rows, OutcomeKind kind, Predicate<Interval> side) {
         return rows.stream()
                 .filter(row -> row.costPer(kind).intervalMinor().filter(side).isPresent())
                 .sorted(Comparator.comparingDouble(
@@ -51,23 +62,32 @@ public record Answer(String headline, String detail) {
                 .toList();
     }
 
-    private static String headline(
-            List<ComparedSource> cheaper, List<ComparedSource> dearer, OutcomeKind kind, Figures figures) {
-        if (cheaper.isEmpty() && dearer.isEmpty()) {
+    private static String headline(int cheaper, int dearer, OutcomeKind kind) {
+        if (cheaper + dearer == 0) {
             return "No source stands out yet: every cost per %s could still be the average.".formatted(kind.key());
         }
-        List<String> parts = new ArrayList<>();
-        if (!cheaper.isEmpty()) {
-            parts.add(names(cheaper, kind, figures)
-                    + (cheaper.size() == 1 ? " brings" : " bring")
-                    + " a %s for clearly less than the rest".formatted(kind.key()));
+        if (dearer == 0) {
+            return "%s a %s for clearly less than the average."
+                    .formatted(sources(cheaper, "brings", "bring"), kind.key());
         }
-        if (!dearer.isEmpty()) {
-            List<ComparedSource> worstFirst = new ArrayList<>(dearer);
-            java.util.Collections.reverse(worstFirst);
-            parts.add(names(worstFirst, kind, figures) + (dearer.size() == 1 ? " costs" : " cost") + " clearly more");
+        if (cheaper == 0) {
+            return "%s clearly more than the average for a %s.".formatted(sources(dearer, "costs", "cost"), kind.key());
         }
-        return String.join("; ", parts) + ".";
+        return "%s a %s for clearly less than the average, %s for clearly more."
+                .formatted(
+                        sources(cheaper, "brings", "bring"),
+                        kind.key(),
+                        number(dearer).toLowerCase(Locale.ROOT));
+    }
+
+    private static String sources(int number, String one, String many) {
+        return number == 1 ? "One source " + one : "%s sources %s".formatted(number(number), many);
+    }
+
+    /** Small numbers as words, as a sentence has them. */
+    private static String number(int number) {
+        List<String> words = List.of("No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine");
+        return number < words.size() ? words.get(number) : String.valueOf(number);
     }
 
     private static String names(List<ComparedSource> rows, OutcomeKind kind, Figures figures) {
@@ -81,20 +101,15 @@ public record Answer(String headline, String detail) {
 
     private static String cost(ComparedSource row, OutcomeKind kind, Figures figures) {
         OptionalDouble value = row.costPer(kind).valueMinor();
-        return value.isPresent() ? " (%s)".formatted(figures.moneyShort(value.getAsDouble())) : " (none yet)";
+        return value.isPresent() ? " " + figures.moneyShort(value.getAsDouble()) : " (none yet)";
     }
 
     private static String detail(double average, int paid, int open, OutcomeKind kind, Figures figures) {
         String rest = open == 0
                 ? ""
-                : " For %s it is too early to tell: their 95 %% intervals include the average."
+                : " For %s it is too early to tell: the 95 %% interval includes the average."
                         .formatted(
-                                open == paid
-                                        ? "all of them"
-                                        : Optional.of(open)
-                                                .filter(n -> n > 1)
-                                                .map(n -> "the other " + n)
-                                                .orElse("the other one"));
+                                open == paid ? "all of them" : open == 1 ? "one other" : "%d others".formatted(open));
         return "A %s costs %s on average over the %d sources with spend, by last touch.%s"
                 .formatted(kind.key(), figures.money(average), paid, rest);
     }

@@ -29,17 +29,17 @@ record CompareTable(List<Line> lines, Line total) {
                     all.stream().map(row -> rate(row, kind, figures)).toList();
             List<Plot.Given> costs =
                     all.stream().map(row -> cost(row, kind, figures)).toList();
-            double rateAxis = Plot.axis(rates);
-            double costAxis = Plot.axis(costs);
+            Plot.Axis rateAxis = Plot.Axis.linear(rates);
+            Plot.Axis costAxis = Plot.Axis.logarithmic(costs);
+            OptionalDouble averageRate = rates.get(all.size() - 1).value();
+            OptionalDouble averageCost = costs.get(all.size() - 1).value();
             for (int i = 0; i < all.size(); i++) {
-                cells.get(i)
-                        .put(
-                                kind,
-                                new Cell(
-                                        rates.get(i).shown(),
-                                        Plot.of(rates.get(i), rateAxis),
-                                        costs.get(i).shown(),
-                                        Plot.of(costs.get(i), costAxis)));
+                Cell cell = new Cell(
+                        rates.get(i).shown(),
+                        Plot.of(rates.get(i), rateAxis, averageRate),
+                        costs.get(i).shown(),
+                        Plot.of(costs.get(i), costAxis, averageCost));
+                cells.get(i).put(kind, cell);
             }
         }
         List<Line> lines = new ArrayList<>();

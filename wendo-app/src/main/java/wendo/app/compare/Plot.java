@@ -3,6 +3,8 @@ package wendo.app.compare;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import wendo.core.measure.Interval;
 
 /**
@@ -10,45 +12,71 @@ import wendo.core.measure.Interval;
  *
  * @param dot empty when there is only a bound
  * @param isCut whether the line goes on beyond the axis
+ * @param average where the figure of all sources lies
  * @param text what the drawing says, in words
  */
-public record Plot(String value, Optional<Double> dot, double low, double high, boolean isCut, String text) {
+record Plot(Optional<Double> dot, double low, double high, boolean isCut, Optional<Double> average, String text) {
 
     /** What is drawn: a value, its interval, and both as text. */
     record Given(OptionalDouble value, Optional<Interval> interval, String shown, String words) {}
 
-    /** Where an axis ends: far enough for every value, and for most intervals. */
-    static double axis(List<Given> column) {
-        double largestValue = column.stream()
-                .flatMapToDouble(given -> given.value().stream())
-                .max()
-                .orElse(0);
-        double largestBound = column.stream()
-                .flatMap(given -> given.interval().stream())
-                .mapToDouble(Interval::high)
-                .filter(Double::isFinite)
-                .max()
-                .orElse(0);
-        return Math.max(largestValue * 1.1, Math.min(largestBound, largestValue * 1.6));
+    /** The line that a column is drawn on. Costs differ by factors, so theirs is logarithmic. */
+    record Axis(double low, double high, boolean isLogarithmic) {
+
+        static Axis linear(List<Given> column) {
+            double most = values(column).max().orElse(0);
+            return new Axis(
+                    0, Math.max(most * 1.1, Math.min(bounds(column).max().orElse(0), most * 1.6)), false);
+        }
+
+        static Axis logarithmic(List<Given> column) {
+            double least = Stream.concat(values(column).boxed(), bounds(column).boxed())
+                    .filter(number -> number > 0)
+                    .mapToDouble(Double::doubleValue)
+                    .min()
+                    .orElse(1);
+            double most = values(column).max().orElse(least);
+            return new Axis(least / 1.2, Math.max(most, least) * 3, true);
+        }
+
+        private static DoubleStream values(List<Given> column) {
+            return column.stream().flatMapToDouble(given -> given.value().stream());
+        }
+
+        private static DoubleStream bounds(List<Given> column) {
+            return column.stream()
+                    .flatMap(given -> given.interval().stream())
+                    .flatMapToDouble(interval -> DoubleStream.of(interval.low(), interval.high()))
+                    .filter(Double::isFinite);
+        }
+
+        private boolean isDrawable() {
+            return high > low;
+        }
+
+        private double place(double value) {
+            double share = isLogarithmic
+                    ? Math.log(Math.max(value, low) / low) / Math.log(high / low)
+                    : (value - low) / (high - low);
+            return Math.max(0, Math.min(100, 100 * share));
+        }
     }
 
-    static Optional<Plot> of(Given given, double axis) {
-        if (given.interval().isEmpty() || axis <= 0) {
+    static Optional<Plot> of(Given given, Axis axis, OptionalDouble average) {
+        if (given.interval().isEmpty() || !axis.isDrawable()) {
             return Optional.empty();
         }
         Interval interval = given.interval().get();
-        Optional<Double> dot =
-                given.value().isPresent() ? Optional.of(place(given.value().getAsDouble(), axis)) : Optional.empty();
         return Optional.of(new Plot(
-                given.shown(),
-                dot,
-                place(interval.low(), axis),
-                place(interval.high(), axis),
-                interval.high() > axis,
+                place(given.value(), axis),
+                axis.place(interval.low()),
+                axis.place(interval.high()),
+                interval.high() > axis.high(),
+                place(average, axis),
                 given.words()));
     }
 
-    private static double place(double value, double axis) {
-        return Math.max(0, Math.min(100, 100 * value / axis));
+    private static Optional<Double> place(OptionalDouble value, Axis axis) {
+        return value.isPresent() ? Optional.of(axis.place(value.getAsDouble())) : Optional.empty();
     }
 }

@@ -54,7 +54,8 @@ class CreditStore {
                         select v.source_id, s.channel, v.click_id, v.arrived_at
                         from visit v join source s on s.id = v.source_id
                         where v.visitor = :visitor
-                            and v.arrived_at <= :until and v.arrived_at >= :until - interval '%s'
+                            and v.arrived_at <= :until
+                            and v.arrived_at >= cast(:until as timestamptz) - interval '%s'
                             and (v.kind = 'person' or (v.click_id = :click and v.kind <> 'preview'))
                         """.formatted(LONGEST_WINDOW))
                 .param("visitor", visitor)

@@ -1,6 +1,7 @@
 package wendo.app.links;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,6 +26,9 @@ record IssueForm(
     private static final String SLUG = "slug.";
     private static final String NAME = "name.";
 
+    /** A free ending that was offered and taken instead of the typed one. */
+    private static final String USE = "use.";
+
     IssueForm {
         sources = List.copyOf(sources);
         slugs = Map.copyOf(slugs);
@@ -40,12 +44,14 @@ record IssueForm(
                 .flatMap(id -> findUuid(id).stream())
                 .distinct()
                 .toList();
+        Map<UUID, String> slugs = new HashMap<>(bySource(typed, SLUG));
+        slugs.putAll(bySource(typed, USE));
         return new IssueForm(
                 first(typed, "destination"),
                 first(typed, "campaign"),
                 first(typed, "note"),
                 sources,
-                bySource(typed, SLUG),
+                slugs,
                 bySource(typed, NAME),
                 first(typed, "newSource"),
                 first(typed, "newChannel"));
@@ -65,7 +71,7 @@ record IssueForm(
     }
 
     private static Map<UUID, String> bySource(MultiValueMap<String, String> typed, String prefix) {
-        Map<UUID, String> values = new java.util.HashMap<>();
+        Map<UUID, String> values = new HashMap<>();
         typed.forEach((name, all) -> {
             if (name.startsWith(prefix)) {
                 findUuid(name.substring(prefix.length()))

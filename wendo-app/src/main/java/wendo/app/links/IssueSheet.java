@@ -40,12 +40,12 @@ record IssueSheet(
         stubs = List.copyOf(stubs);
     }
 
-    boolean isReady() {
+    public boolean isReady() {
         return !stubs.isEmpty() && faults().isEmpty();
     }
 
     /** All that is wrong, in the order of the desk. */
-    List<IssueFault> faults() {
+    public List<IssueFault> faults() {
         List<IssueFault> faults = new java.util.ArrayList<>();
         add(faults, "destination", destinationFault);
         add(faults, "campaign", campaignFault);

@@ -53,7 +53,7 @@ class TodayPages {
                         figures));
         model.addAttribute(
                 "answer", Answer.of(comparisons.compare(choice.period(), business), OutcomeKind.BOOKING, figures));
-        model.addAttribute("tasks", tasks(business, today));
+        model.addAttribute("tasks", tasks(business, today, choice.period()));
         model.addAttribute("arrivals", queries.arrivals(ARRIVALS));
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
@@ -66,13 +66,12 @@ class TodayPages {
         return "today/page :: arrivals";
     }
 
-    private List<Task> tasks(Business business, LocalDate today) {
+    private List<Task> tasks(Business business, LocalDate today, Period period) {
         List<Task> tasks = new ArrayList<>();
-        Period month = Period.ofDays(today.minusDays(27), today);
-        for (TodayQueries.Wanting source : queries.withoutSpend(month, business.zone())) {
+        for (TodayQueries.Wanting source : queries.withoutSpend(period, business.zone())) {
             tasks.add(new Task(
                     "Spend is missing for " + source.name(),
-                    "%d people came by it in 28 days; without spend it has no cost.".formatted(source.number()),
+                    "%d people came by it in this period; without spend it has no cost.".formatted(source.number()),
                     "/spend",
                     "Enter spend"));
         }

@@ -34,7 +34,8 @@ public record WebAddress(String scheme, String authority, String path, String qu
         }
     }
 
-    /** Reads what people paste; a missing scheme becomes {@code https}. Throws {@link AddressRefused} with a reason. */
+    /** Reads what people paste; a missing scheme becomes {@code https}, and {@code
+     * http} for a local host. Throws {@link AddressRefused} with a reason. */
     public static WebAddress of(String pasted) {
         String text = pasted.strip().replaceAll("[\\t\\r\\n]", "");
         if (text.isEmpty()) {
@@ -71,7 +72,12 @@ public record WebAddress(String scheme, String authority, String path, String qu
         if (text.startsWith("//")) {
             return "https:" + text;
         }
-        return SCHEME.matcher(text).matches() ? text : "https://" + text;
+        if (SCHEME.matcher(text).matches()) {
+            return text;
+        }
+        // Machines of one's own network have no certificates; ours.
+        boolean isLocal = HostName.isLocal(text.replaceFirst("[:/?#].*$", "").toLowerCase(Locale.ROOT));
+        return (isLocal ? "http://" : "https://") + text;
     }
 
     private static String encodeAfter(@org.jspecify.annotations.Nullable String part) {

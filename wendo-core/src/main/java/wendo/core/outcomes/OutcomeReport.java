@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import wendo.core.visits.ClickId;
 
@@ -22,8 +23,8 @@ public record OutcomeReport(
     /** Clocks of other machines may run ahead by this much. */
     private static final Duration CLOCK_SKEW = Duration.ofMinutes(10);
 
-    /** A price above this is a slip of the keyboard. */
-    private static final long MAX_VALUE_MINOR = 100_000_000_000L;
+    /** Up to a billion less one: a price above that is a slip of the keyboard. */
+    private static final Pattern PLAIN_NUMBER = Pattern.compile("\\d{1,9}(\\.\\d{0,6})?");
 
     /** One thing that is wrong with a report: the field, and what to do about it. */
     public record Fault(String field, String message) {}
@@ -80,21 +81,25 @@ public record OutcomeReport(
         if (fields.value().isBlank()) {
             return 0;
         }
+        // Without an exponent: "1e99999999" would take minutes to become a number.
         try {
-            long minor = new BigDecimal(cut(fields.value().strip()))
-                    .movePointRight(currency.getDecimalPlaces())
-                    .longValueExact();
-            if (minor < 0 || minor > MAX_VALUE_MINOR) {
-                throw new ArithmeticException("out of range");
+            if (PLAIN_NUMBER.matcher(fields.value().strip()).matches()) {
+                return new BigDecimal(fields.value().strip())
+                        .movePointRight(currency.getDecimalPlaces())
+                        .longValueExact();
             }
-            return minor;
-        } catch (NumberFormatException | ArithmeticException e) {
-            faults.add(new Fault(
-                    "value",
-                    "Must be an amount in %s with a point and at most %d decimals, but was \"%s\"."
-                            .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(fields.value()))));
-            return 0;
+        } catch (ArithmeticException e) {
+            return refuseValue(fields, currency, faults); // more decimals than the currency has
         }
+        return refuseValue(fields, currency, faults);
+    }
+
+    private static long refuseValue(Fields fields, CurrencyUnit currency, List<Fault> faults) {
+        faults.add(new Fault(
+                "value",
+                "Must be an amount in %s with a point and at most %d decimals, but was \"%s\"."
+                        .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(fields.value()))));
+        return 0;
     }
 
     private static String cut(String text) {

@@ -1,0 +1,75 @@
+package wendo.core.outcomes;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class OutcomeReportTest {
+    private static final Instant NOW = Instant.parse("2026-05-03T12:00:00Z");
+
+    private static OutcomeReport.Read read(
+            String kind, String reference, String value, String currency, Optional<Instant> at) {
+        return OutcomeReport.of(
+                new OutcomeReport.Fields(kind, reference, value, currency, "", at), CurrencyUnit.GBP, NOW);
+    }
+
+    /** Decimal places of currencies: ISO 4217. */
+    @ParameterizedTest
+    @CsvSource({
+        "GBP,95.00,9500",
+        "GBP,95,9500",
+        "GBP,0.1,10",
+        "GBP,,0",
+        "JPY,1200,1200",
+        "KWD,1.234,1234",
+        "GBP,999999999.99,99999999999"
+    })
+    void values_become_minor_units(String currency, String value, long minor) {
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        "Booking", " B-1 ", value == null ? "" : value, currency, "", Optional.empty()),
+                CurrencyUnit.of(currency),
+                NOW);
+        assertThat(read)
+                .isEqualTo(new OutcomeReport.Read.Good(
+                        new OutcomeReport(OutcomeKind.BOOKING, "B-1", minor, Optional.empty(), NOW)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.001", "-1", "ten", "'1,50'", "1e99999999", "1e2", "1000000000"})
+    void other_values_are_refused(String value) {
+        assertThat(faults(read("lead", "L", value, "GBP", Optional.empty())))
+                .containsExactly(new OutcomeReport.Fault(
+                        "value",
+                        "Must be an amount in GBP with a point and at most 2 decimals, but was \"%s\"."
+                                .formatted(value)));
+    }
+
+    @Test
+    void all_faults_are_told_at_once() {
+        assertThat(faults(read("sale", " ", "x", "EUR", Optional.of(NOW.plusSeconds(601)))))
+                .extracting(OutcomeReport.Fault::field)
+                .containsExactly("kind", "reference", "currency", "value", "occurredAt");
+    }
+
+    @Test
+    void clocks_may_run_ahead_a_little_and_references_have_a_bound() {
+        assertThat(read("lead", "r".repeat(100), "", "", Optional.of(NOW.plusSeconds(600))))
+                .isInstanceOf(OutcomeReport.Read.Good.class);
+        assertThat(faults(read("lead", "r".repeat(101), "", "", Optional.empty())))
+                .singleElement()
+                .extracting(OutcomeReport.Fault::message)
+                .asString()
+                .endsWith("it has 101.");
+    }
+
+    private static java.util.List<OutcomeReport.Fault> faults(OutcomeReport.Read read) {
+        assertThat(read).isInstanceOf(OutcomeReport.Read.Bad.class);
+        return ((OutcomeReport.Read.Bad) read).faults();
+    }
+}
