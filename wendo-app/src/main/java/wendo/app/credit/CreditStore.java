@@ -28,6 +28,13 @@ class CreditStore {
         this.jdbc = jdbc;
     }
 
+    /** Waits until no other transaction credits outcomes of this business; what is read from then on is theirs too. */
+    void lock() {
+        jdbc.sql("select pg_advisory_xact_lock(hashtextextended('credit ' || ?, 0))")
+                .param(BusinessScope.current().value().toString())
+                .query(row -> {});
+    }
+
     Optional<Due> find(UUID outcome) {
         return jdbc.sql("""
                         select o.id, o.occurred_at, o.value_minor, o.click_id, v.visitor

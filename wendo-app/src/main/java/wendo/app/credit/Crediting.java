@@ -1,10 +1,14 @@
 package wendo.app.credit;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import org.springframework.context.event.EventListener;
+import org.springframework.modulith.events.IncompleteEventPublications;
 import org.springframework.scheduling.annotation.Async;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import wendo.app.business.BusinessScope;
@@ -23,23 +27,37 @@ class Crediting {
 
     private final CreditStore store;
     private final BusinessScope scope;
+    private final IncompleteEventPublications incomplete;
 
-    Crediting(CreditStore store, BusinessScope scope) {
+    Crediting(CreditStore store, BusinessScope scope, IncompleteEventPublications incomplete) {
         this.store = store;
         this.scope = scope;
+        this.incomplete = incomplete;
     }
 
     @Async
     @TransactionalEventListener
     void on(OutcomesRecorded event) {
-        scope.within(event.business(), () -> creditAll(event.outcomes()));
+        scope.within(event.business(), () -> {
+            store.lock();
+            return creditAll(event.outcomes());
+        });
     }
 
     /** An outcome can be faster than the carrier of its visit. */
     @Async
     @EventListener
     void on(VisitsStored event) {
-        scope.within(event.business(), () -> creditAll(store.waitingFor(event.clicks())));
+        scope.within(event.business(), () -> {
+            store.lock();
+            return creditAll(store.waitingFor(event.clicks()));
+        });
+    }
+
+    /** What failed, because the database was away for instance, is tried again. */
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.MINUTES)
+    void tryAgain() {
+        incomplete.resubmitIncompletePublicationsOlderThan(Duration.ofMinutes(1));
     }
 
     private int creditAll(List<UUID> outcomes) {

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
@@ -60,15 +61,15 @@ class LinkQueries {
 
     record Listed(List<Counted> rows, long found) {}
 
+    /** In the order of the identifiers. */
     @Transactional(readOnly = true)
     List<Row> byIds(List<UUID> ids) {
         if (ids.isEmpty()) {
             return List.of();
         }
-        return jdbc.sql(LINKS + "where l.id in (:ids) order by s.channel, s.name, l.id")
-                .param("ids", ids)
-                .query(LinkQueries::row)
-                .list();
+        return jdbc.sql(LINKS + "where l.id in (:ids)").param("ids", ids).query(LinkQueries::row).list().stream()
+                .sorted(Comparator.comparingInt(row -> ids.indexOf(row.id())))
+                .toList();
     }
 
     @Transactional(readOnly = true)

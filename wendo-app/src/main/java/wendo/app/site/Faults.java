@@ -23,24 +23,28 @@ class Faults implements ErrorController {
 
     private final SecureRandom random = new SecureRandom();
 
+    /** A page for people; problem details for programs. */
     @RequestMapping("/error")
-    ModelAndView page(HttpServletRequest request) {
+    Object answer(HttpServletRequest request) {
         HttpStatus status = status(request);
-        String reference = status.is5xxServerError() ? record(request, status) : "";
+        String path = String.valueOf(request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI));
+        String reference = status.is5xxServerError() ? record(request, status, path) : "";
+        return path.startsWith("/api/") || path.startsWith("/t/")
+                ? problem(status, reference)
+                : page(status, reference);
+    }
+
+    private static ModelAndView page(HttpStatus status, String reference) {
         ModelAndView page = new ModelAndView("site/fault", Map.of("status", status.value(), "reference", reference));
         page.setStatus(status);
         return page;
     }
 
-    @RequestMapping(
-            path = "/error",
-            produces = {MediaType.APPLICATION_JSON_VALUE, MediaType.APPLICATION_PROBLEM_JSON_VALUE})
-    ResponseEntity<ProblemDetail> problem(HttpServletRequest request) {
-        HttpStatus status = status(request);
+    private static ResponseEntity<ProblemDetail> problem(HttpStatus status, String reference) {
         ProblemDetail problem = ProblemDetail.forStatus(status);
-        if (status.is5xxServerError()) {
+        if (!reference.isEmpty()) {
             problem.setDetail("This is a fault of ours. Try again; if it stays, tell us the reference.");
-            problem.setProperty("reference", record(request, status));
+            problem.setProperty("reference", reference);
         }
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
@@ -54,13 +58,13 @@ class Faults implements ErrorController {
     }
 
     /** Logs the path without its query, which may hold names and addresses of people. */
-    private String record(HttpServletRequest request, HttpStatus status) {
+    private String record(HttpServletRequest request, HttpStatus status, String path) {
         byte[] bytes = new byte[4];
         random.nextBytes(bytes);
         String reference = HexFormat.of().formatHex(bytes);
-        Object path = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        Object method = request.getAttribute(RequestDispatcher.ERROR_METHOD);
         Throwable cause = (Throwable) request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
-        LOG.error("Fault {}: {} on {} {}", reference, status.value(), request.getMethod(), path, cause);
+        LOG.error("Fault {}: {} on {} {}", reference, status.value(), method, path, cause);
         return reference;
     }
 }

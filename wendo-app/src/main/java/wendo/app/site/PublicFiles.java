@@ -15,7 +15,7 @@ class PublicFiles implements WebMvcConfigurer {
         registry.addResourceHandler("/t/*.js", "/t/*.css")
                 .addResourceLocations("classpath:/static/t/")
                 .setCacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePublic());
-        registry.addResourceHandler("/api/v1/openapi.json")
+        registry.addResourceHandler("/api/v1/*.json")
                 .addResourceLocations("classpath:/static/api/v1/")
                 .setCacheControl(CacheControl.noCache());
     }

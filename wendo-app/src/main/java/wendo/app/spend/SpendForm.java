@@ -1,5 +1,6 @@
 package wendo.app.spend;
 
+import java.io.Serializable;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -13,7 +14,7 @@ import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 
 /** A spend as typed, nothing checked yet. */
-record SpendForm(String source, String amount, String firstDay, String lastDay, String note) {
+record SpendForm(String source, String amount, String firstDay, String lastDay, String note) implements Serializable {
     private static final int MAX_NOTE = 200;
     private static final int MAX_YEARS = 5;
 

@@ -1,5 +1,6 @@
 package wendo.app.spend;
 
+import java.io.Serializable;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.List;
@@ -22,6 +23,7 @@ import wendo.app.links.SourceListed;
 import wendo.app.links.Sources;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Ribbons;
+import wendo.core.measure.Period;
 
 /** Entering what sources cost. */
 @Controller
@@ -39,6 +41,21 @@ class SpendPages {
         this.sources = sources;
         this.ribbons = ribbons;
         this.clock = clock;
+    }
+
+    /** What was removed, as its form would enter it again; the session keeps it for one page. */
+    record Removed(String source, SpendForm form) implements Serializable {
+        static Removed of(SpendQueries.Row row, String amount) {
+            Period days = row.lump().period();
+            return new Removed(
+                    row.source(),
+                    new SpendForm(
+                            row.sourceId().toString(),
+                            amount,
+                            days.startInclusive().toString(),
+                            days.lastDay().toString(),
+                            row.note()));
+        }
     }
 
     @GetMapping
@@ -68,8 +85,7 @@ class SpendPages {
         if (row.isEmpty() || !spends.remove(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        next.addFlashAttribute("removed", row.get());
-        next.addFlashAttribute("removedAmount", typed(row.get(), business));
+        next.addFlashAttribute("removed", Removed.of(row.get(), typed(row.get(), business)));
         return "redirect:/spend?" + choice.query();
     }
 

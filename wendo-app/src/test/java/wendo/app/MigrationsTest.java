@@ -1,0 +1,91 @@
+package wendo.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class MigrationsTest {
+    private static final Path FOLDER = Path.of("src/main/resources/db/migration");
+    private final String database = TestDatabase.fresh();
+
+    private List<String> query(String role, String sql) throws SQLException {
+        try (Connection connection = TestDatabase.connect(database, role);
+                Statement statement = connection.createStatement();
+                ResultSet row = statement.executeQuery(sql)) {
+            List<String> rows = new ArrayList<>();
+            while (row.next()) {
+                rows.add(row.getString(1));
+            }
+            return rows;
+        }
+    }
+
+    @Test
+    void they_run_from_empty_in_one_sequence_named_after_features() throws Exception {
+        List<String> files;
+        try (var all = Files.list(FOLDER)) {
+            files = all.map(path -> path.getFileName().toString()).sorted().toList();
+        }
+        Set<String> features;
+        try (var all = Files.list(Path.of("src/main/java/wendo/app"))) {
+            features = all.filter(Files::isDirectory)
+                    .map(path -> path.getFileName().toString())
+                    .collect(java.util.stream.Collectors.toSet());
+        }
+        for (int i = 0; i < files.size(); i++) {
+            assertThat(files.get(i)).matches("V%03d__[a-z]+(_[a-z]+)*\\.sql".formatted(i + 1));
+            assertThat(features).contains(files.get(i).replaceFirst("^V\\d+__([a-z]+).*$", "$1"));
+        }
+        assertThat(query(
+                        "wendo_owner",
+                        "select script from flyway_schema_history where success order by installed_rank"))
+                .containsExactlyElementsOf(files);
+    }
+
+    @Test
+    void every_table_with_a_business_is_behind_a_policy() throws SQLException {
+        String tables = """
+                select distinct c.relname from pg_class c
+                join pg_attribute a on a.attrelid = c.oid and not a.attisdropped
+                where c.relkind in ('r', 'p') and not c.relispartition and c.relnamespace = 'public'::regnamespace
+                    and (a.attname = 'business_id' or c.relname = 'business')
+                """;
+        List<String> walled = query("wendo_owner", tables + """
+                 and c.relrowsecurity and exists (select from pg_policy p where p.polrelid = c.oid
+                    and pg_get_expr(p.polqual, p.polrelid) like '%current_business()%')
+                """);
+        assertThat(walled).hasSizeGreaterThan(10).containsExactlyInAnyOrderElementsOf(query("wendo_owner", tables));
+    }
+
+    @Test
+    void the_applications_role_owns_nothing_and_cannot_pass_by_the_policies() throws SQLException {
+        assertThat(query("wendo_app", """
+                select rolname from pg_roles where rolname = current_user and (rolsuper or rolbypassrls or rolcreaterole or rolcreatedb)
+                union select relname from pg_class where relowner = current_user::regrole
+                union select proname from pg_proc where proowner = current_user::regrole
+                """)).isEmpty();
+    }
+
+    @Test
+    void only_the_named_doors_see_more_than_one_business() throws SQLException {
+        assertThat(query(
+                        "wendo_owner",
+                        "select proname from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"))
+                .containsExactlyInAnyOrder(
+                        "door_site_key",
+                        "door_memberships",
+                        "door_api_key",
+                        "door_link_hosts",
+                        "door_links",
+                        "ensure_visit_month");
+    }
+}

@@ -1,0 +1,47 @@
+package wendo.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class TemplatesTest {
+    private static final Path ROOT = Path.of("src/main/java/wendo/app");
+    private static final Pattern FRAGMENT = Pattern.compile("~\\{\\s*([a-z-]+)/");
+    private static final Pattern INLINE = Pattern.compile(
+            "<[^>]+\\s(style|on[a-z]+|hx-on[^=]*)=|<style|<script(?![^>]*src)", Pattern.CASE_INSENSITIVE);
+
+    static List<Path> templates() throws IOException {
+        try (var files = Files.walk(ROOT)) {
+            return files.filter(path -> path.toString().endsWith(".html")).toList();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_template_is_a_page_of_its_own_and_uses_only_its_module_and_site(Path template) throws IOException {
+        String html = Files.readString(template);
+        assertThat(html).startsWith("<!doctype html>");
+        String module = ROOT.relativize(template).getName(0).toString();
+        Matcher fragment = FRAGMENT.matcher(html);
+        while (fragment.find()) {
+            assertThat(fragment.group(1)).isIn(module, "site");
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("templates")
+    void nothing_in_a_template_needs_a_laxer_security_policy(Path template) throws IOException {
+        assertThat(INLINE.matcher(Files.readString(template))
+                        .results()
+                        .map(found -> found.group())
+                        .toList())
+                .isEmpty();
+    }
+}

@@ -1,0 +1,98 @@
+package wendo.app;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import org.joda.money.CurrencyUnit;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.ContextConfiguration;
+import wendo.app.accounts.Accounts;
+import wendo.app.accounts.ApiKeys;
+import wendo.app.accounts.Role;
+import wendo.app.business.BusinessId;
+import wendo.app.business.BusinessScope;
+import wendo.app.business.Businesses;
+import wendo.app.links.LinkDirectory;
+import wendo.app.links.LinkHosts;
+
+/** A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@ContextConfiguration(initializers = TestDatabase.class)
+public abstract class WendoTest {
+    public static final String PASSWORD = "a-long-enough-password";
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+
+    @LocalServerPort
+    protected int port;
+
+    @Autowired
+    protected JdbcClient jdbc;
+
+    @Autowired
+    protected BusinessScope scope;
+
+    @Autowired
+    private Businesses businesses;
+
+    @Autowired
+    private Accounts accounts;
+
+    @Autowired
+    private ApiKeys keys;
+
+    @Autowired
+    private LinkHosts hosts;
+
+    @Autowired
+    private LinkDirectory directory;
+
+    /** A business with an owner, a key and a link host of its own. */
+    public record Tenant(BusinessId id, String name, String email, String apiKey, String host, String siteKey) {}
+
+    protected Tenant tenant(String name) {
+        BusinessId id = new BusinessId(UUID.randomUUID());
+        String host = "go-" + id.value().toString().substring(0, 8) + ".localhost";
+        String email = "owner@" + id.value().toString().substring(0, 8) + ".example";
+        Tenant tenant = scope.within(id, () -> {
+            String siteKey = businesses
+                    .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK, true)
+                    .siteKey();
+            accounts.join(accounts.register(email, "Ola Ness", PASSWORD), id, Role.OWNER);
+            hosts.open("http://" + host + ":" + port);
+            return new Tenant(id, name, email, keys.create("test"), host, siteKey);
+        });
+        await("the link host is known", () -> directory.findHost(host).isPresent());
+        return tenant;
+    }
+
+    protected Http http() {
+        return new Http(port);
+    }
+
+    protected <T> T in(Tenant tenant, Supplier<T> work) {
+        return scope.within(tenant.id(), work);
+    }
+
+    protected long count(Tenant tenant, String sql) {
+        return in(tenant, () -> jdbc.sql(sql).query(Long.class).single());
+    }
+
+    /** Waits for what another thread brings about, and fails loudly if it does not come. */
+    protected static void await(String what, BooleanSupplier isSo) {
+        Instant end = Instant.now().plus(PATIENCE);
+        while (!isSo.getAsBoolean()) {
+            if (Instant.now().isAfter(end)) {
+                throw new AssertionError("Waited in vain: " + what);
+            }
+            LockSupport.parkNanos(5_000_000);
+        }
+    }
+}

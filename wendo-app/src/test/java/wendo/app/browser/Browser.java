@@ -1,0 +1,80 @@
+package wendo.app.browser;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.net.URI;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import wendo.app.Http;
+
+/** Headless Chromium, with a list of all that must not happen in it. */
+final class Browser implements AutoCloseable {
+    private final Playwright playwright = Playwright.create();
+    private final com.microsoft.playwright.Browser chromium = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+
+    /** Errors in the console, policy violations, faults of the server, and requests that leave this machine. */
+    final List<String> complaints = new CopyOnWriteArrayList<>();
+
+    Page page(int width, int height) {
+        BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setUserAgent(Http.BROWSER)
+                .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE)
+                .setPermissions(List.of("clipboard-read", "clipboard-write")));
+        context.addInitScript(
+                "document.addEventListener('securitypolicyviolation', e => console.error('policy: ' + e.violatedDirective + ' ' + e.blockedURI))");
+        context.onRequest(request -> {
+            String host = URI.create(request.url().replaceFirst("[?#].*$", "")).getHost();
+            if (host != null
+                    && !host.equals("localhost")
+                    && !host.endsWith(".localhost")
+                    && !host.equals("127.0.0.1")) {
+                complaints.add("left loopback: " + request.url());
+            }
+        });
+        context.onResponse(response -> {
+            if (response.status() >= 500) {
+                complaints.add(response.status() + " " + response.url());
+            }
+        });
+        context.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                complaints.add("console: " + message.text());
+            }
+        });
+        context.onWebError(error -> complaints.add("script: " + error.error()));
+        return context.newPage();
+    }
+
+    /** What axe finds wrong with the page, in words; none is the only good answer. */
+    static List<String> axe(Page page) {
+        return new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .map(violation -> violation.getId() + ": "
+                                + violation.getNodes().stream()
+                                        .limit(3)
+                                        .map(node -> String.valueOf(node.getHtml()))
+                                        .toList())
+                        .toList();
+    }
+
+    @Override
+    public void close() {
+        playwright.close();
+    }
+}

@@ -1,0 +1,233 @@
+package wendo.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import wendo.app.WendoTest;
+import wendo.standins.DemoSite;
+
+@Tag("browser")
+class JourneyTest extends WendoTest {
+    private final Browser browser = new Browser();
+    private Tenant tenant;
+    private DemoSite site;
+    private Page page;
+
+    @BeforeEach
+    void open() throws Exception {
+        tenant = tenant("Redshank Rowing");
+        site = DemoSite.start(0, "http://" + tenant.host() + ":" + port, tenant.siteKey());
+        page = browser.page(1280, 800);
+    }
+
+    @AfterEach
+    void nothing_went_wrong_on_the_way() {
+        browser.close();
+        site.close();
+        assertThat(browser.complaints).isEmpty();
+    }
+
+    private void signIn() {
+        page.navigate("http://localhost:" + port + "/");
+        page.getByLabel("E-mail").fill(tenant.email());
+        page.getByLabel("Password").fill(PASSWORD);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
+                .click();
+        assertThat(page).hasURL(Pattern.compile(".*/today.*"));
+    }
+
+    private void addSource(String name, String channel) {
+        page.getByLabel("Name of the new source").fill(name);
+        page.getByLabel("What kind of source it is").selectOption(channel);
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Add").setExact(true))
+                .click();
+        assertThat(page.getByLabel(name, new Page.GetByLabelOptions().setExact(true)))
+                .isChecked();
+    }
+
+    private void open(String section) {
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Sections"))
+                .getByText(section)
+                .click();
+    }
+
+    /** Issues three links on the desk and answers their addresses, in the order of the sheet. */
+    private List<String> issueThree() {
+        open("Issue");
+        page.getByLabel("Where should the links lead?").fill("http://localhost:" + site.port() + "/");
+        page.getByLabel("Campaign").fill("Spring tides");
+        addSource("Postcards to Rill", "print");
+        addSource("Saltgrass Campsite", "partner");
+        addSource("Text to members", "text");
+        assertThat(page.locator("#sheet .stub")).hasCount(3);
+        page.getByLabel("Ending of the link for Saltgrass Campsite").fill("wendo");
+        assertThat(page.locator("#sheet .fault")).containsText("is kept for the link host itself");
+        page.getByLabel("Ending of the link for Saltgrass Campsite").fill("camp");
+        assertThat(page.locator("#sheet .fault")).hasCount(0);
+        assertThat(page.locator("#sheet"))
+                .containsText("utm_source=saltgrass-campsite&utm_medium=referral&utm_campaign=spring-tides");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Issue 3 links"))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("3 links issued");
+        assertThat(Browser.axe(page)).isEmpty();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Copy the address of Saltgrass Campsite"))
+                .click();
+        assertThat(page.evaluate("navigator.clipboard.readText()"))
+                .isEqualTo("http://" + tenant.host() + ":" + port + "/camp");
+        page.reload();
+        return page.locator(".stub-address").allTextContents();
+    }
+
+    /** Opens a link as a visitor of its own and does what the site's form asks. */
+    private void visitAndOrder(String link, String menu, String button) {
+        Page visitor = browser.page(390, 844);
+        visitor.navigate(link);
+        assertThat(visitor.url()).contains("utm_campaign=spring-tides", "wcl=");
+        visitor.getByRole(
+                        AriaRole.LINK, new Page.GetByRoleOptions().setName(menu).setExact(true))
+                .click();
+        if (visitor.getByLabel("Your name").count() > 0) {
+            visitor.getByLabel("Your name").fill("Ada Reed");
+        }
+        visitor.getByLabel("E-mail").fill("ada@reed.example");
+        visitor.waitForResponse(
+                response -> response.url().endsWith("/t/outcomes") && response.status() == 204,
+                () -> visitor.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
+                        .click());
+        visitor.waitForResponse(
+                response -> response.url().endsWith("/t/outcomes") && response.status() == 204, visitor::reload);
+        visitor.context().close();
+    }
+
+    @Test
+    void three_links_bring_a_lead_a_booking_and_a_purchase_each_credited_to_its_source() {
+        signIn();
+        List<String> links = issueThree();
+        assertThat(links).hasSize(3);
+        visitAndOrder(links.get(0), "Group days", "Send the enquiry");
+        visitAndOrder(links.get(1), "Courses", "Book the course");
+        visitAndOrder(links.get(2), "Vouchers", "Buy the voucher");
+        await("all are credited", () -> count(tenant, "select count(*) from credit") == 3);
+
+        open("Outcomes");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("3 outcomes, worth £95.00");
+        assertLedger("Lead", "Postcards to Rill", "The click identifier of a visit on");
+        assertLedger("Booking", "Text to members", "came back with the booking");
+        assertLedger("Purchase", "Saltgrass Campsite", "came back with the purchase");
+
+        open("Spend");
+        page.getByLabel("Source").selectOption("Text to members");
+        page.getByLabel("Amount, GBP").fill("£12.50");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Enter spend"))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("£12.50 spent in this period");
+
+        open("Compare");
+        assertRow("Postcards to Rill", 1, 1, 1, 0, 0, "£0.00", "–");
+        assertRow("Text to members", 1, 1, 0, 1, 0, "£45.00", "£12.50");
+        assertRow("Saltgrass Campsite", 1, 1, 0, 0, 1, "£50.00", "–");
+        assertRow("All sources", 3, 3, 1, 1, 1, "£95.00", "£12.50");
+    }
+
+    private void assertLedger(String what, String source, String evidence) {
+        var row = page.locator("tbody tr")
+                .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(source));
+        assertThat(row).containsText(what);
+        assertThat(row).containsText(evidence);
+    }
+
+    private void assertRow(String source, Object... cells) {
+        var row = page.locator("tr")
+                .filter(new com.microsoft.playwright.Locator.FilterOptions()
+                        .setHas(page.locator("th", new Page.LocatorOptions().setHasText(source))));
+        for (int i = 0; i < cells.length; i++) {
+            assertThat(row.locator("td").nth(i)).hasText(String.valueOf(cells[i]));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1280,800,light", "390,844,dark"})
+    void axe_finds_nothing_on_any_screen_and_nothing_is_cut(int width, int height, String scheme) {
+        http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards", "Radio");
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": 95}");
+        page.close();
+        page = browser.page(width, height);
+        page.emulateMedia(new Page.EmulateMediaOptions()
+                .setColorScheme(com.microsoft.playwright.options.ColorScheme.valueOf(
+                        scheme.toUpperCase(java.util.Locale.ROOT))));
+        page.navigate("http://localhost:" + port + "/sign-in");
+        assertThat(Browser.axe(page)).as("sign-in").isEmpty();
+        signIn();
+        for (String path : List.of(
+                "/today",
+                "/issue",
+                "/links",
+                "/links?find=nothing",
+                "/outcomes",
+                "/compare",
+                "/spend",
+                "/setup",
+                "/nothing")) {
+            browser.complaints.removeIf(complaint -> complaint.contains("404"));
+            page.navigate("http://localhost:" + port + path);
+            assertThat(Browser.axe(page)).as(path).isEmpty();
+            assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
+                    .as("%s is as wide as the screen", path)
+                    .isEqualTo(true);
+        }
+        browser.complaints.removeIf(complaint -> complaint.contains("404"));
+    }
+
+    @Test
+    void the_period_is_dragged_on_the_ribbon_kept_while_moving_about_and_found_going_back() {
+        signIn();
+        open("Compare");
+        var box = page.locator("[data-ribbon]").boundingBox();
+        page.mouse().move(box.x + box.width * 0.5, box.y + 20);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width * 0.75, box.y + 20);
+        page.mouse().up();
+        assertThat(page).hasURL(Pattern.compile(".*/compare\\?.*from=\\d{4}-\\d\\d-\\d\\d&to=\\d{4}-\\d\\d-\\d\\d"));
+        String period = page.url().replaceFirst("^.*(from=.*)$", "$1");
+        open("Outcomes");
+        assertThat(page.url()).endsWith("/outcomes?" + period);
+        page.getByText("7 days", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page).hasURL(Pattern.compile(".*period=7d"));
+        page.goBack();
+        assertThat(page.url()).contains(period);
+    }
+
+    @Test
+    void keys_lead_about_and_never_get_in_the_way_of_typing() {
+        signIn();
+        page.keyboard().press("g");
+        page.keyboard().press("c");
+        assertThat(page).hasURL(Pattern.compile(".*/compare.*"));
+        page.keyboard().press("?");
+        assertThat(page.locator("dialog")).isVisible();
+        page.keyboard().press("Escape");
+        page.keyboard().press("/");
+        page.keyboard().type("gig");
+        assertThat(page.locator("#finder")).hasValue("gig");
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile(".*/links\\?find=gig"));
+    }
+}

@@ -1,0 +1,176 @@
+package wendo.app.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+import wendo.app.Http;
+import wendo.app.WendoTest;
+import wendo.app.business.Business;
+import wendo.app.business.Businesses;
+import wendo.app.links.Sources;
+import wendo.app.spend.Spends;
+import wendo.core.measure.LumpSpend;
+import wendo.core.measure.Period;
+
+class CompareTest extends WendoTest {
+    private static final List<String> COUNTS =
+            List.of("visits", "people", "leads", "bookings", "purchases", "revenue", "spend");
+
+    @Autowired
+    private Sources sources;
+
+    @Autowired
+    private Spends spends;
+
+    @Autowired
+    private Businesses businesses;
+
+    private Tenant tenant;
+
+    @BeforeEach
+    void a_small_season() {
+        tenant = tenant("Godwit Gear");
+        List<String> slugs =
+                http().issue(tenant.apiKey(), "https://godwit.example/", "Spring", "Postcards", "Campsite", "Radio");
+        await(
+                "the links are known",
+                () -> http().visit(tenant.host(), slugs.get(2)).statusCode() == 302);
+        List<String> clicks = new ArrayList<>();
+        for (int person = 0; person < 9; person++) {
+            Http visitor = http();
+            clicks.add(Http.click(visitor.visit(tenant.host(), slugs.get(person % 2))));
+            if (person == 0) {
+                visitor.visit(tenant.host(), slugs.get(1));
+            }
+        }
+        report("lead", "L-1", "0", clicks.get(2));
+        report("booking", "B-1", "95.10", clicks.get(2));
+        report("booking", "B-2", "120", clicks.get(3));
+        report("purchase", "P-1", "49.99", "");
+        in(tenant, () -> {
+            Business business = businesses.current();
+            java.time.LocalDate today = business.today(java.time.Clock.systemUTC());
+            spends.enter(
+                    sources.find("Postcards").orElseThrow().id(),
+                    new LumpSpend(10_001, Period.ofDays(today.minusDays(2), today.plusDays(3))),
+                    "",
+                    "test");
+            return true;
+        });
+        await(
+                "all is stored and credited",
+                () -> count(tenant, "select count(*) from credit") == 3
+                        && count(tenant, "select count(*) from visit where kind = 'person'") >= 11);
+    }
+
+    private void report(String kind, String reference, String value, String click) {
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"%s\", \"reference\": \"%s\", \"value\": \"%s\", \"clickId\": \"%s\"}"
+                                .formatted(kind, reference, value, click));
+    }
+
+    private JsonNode compare(String query) {
+        HttpResponse<String> answer = http().api(tenant.apiKey(), "/api/v1/compare?" + query);
+        assertThat(answer.statusCode()).isEqualTo(200);
+        return Http.json(answer);
+    }
+
+    private static JsonNode row(JsonNode comparison, String source) {
+        for (JsonNode row : comparison.get("rows")) {
+            if (row.get("source").asString().equals(source)) {
+                return row;
+            }
+        }
+        throw new AssertionError("No row for " + source);
+    }
+
+    @Test
+    void each_source_has_what_it_brought_and_columns_add_up() {
+        JsonNode comparison = compare("by=source&model=last-touch");
+        JsonNode cards = row(comparison, "Postcards");
+        assertThat(cards.get("leads").asLong()).isOne();
+        assertThat(cards.get("revenue").decimalValue()).isEqualByComparingTo("95.10");
+        assertThat(cards.get("spend").decimalValue())
+                .as("three of six days, pennies first")
+                .isEqualByComparingTo("50.01");
+        assertThat(cards.at("/costPerBooking/value").decimalValue()).isEqualByComparingTo("50.01");
+        assertThat(cards.at("/costPerPurchase/value").isNull()).isTrue();
+        assertThat(cards.at("/costPerPurchase/low").decimalValue())
+                .as("50.01 ÷ 3.689, Garwood")
+                .isEqualByComparingTo("13.56");
+        assertThat(row(comparison, "Campsite").get("people").asLong())
+                .as("one of them came by the cards first")
+                .isEqualTo(5);
+        assertThat(row(comparison, "Campsite").get("spend").isNull())
+                .as("none entered is not nothing spent")
+                .isTrue();
+        assertThat(row(comparison, "Direct or unknown").get("purchases").asLong())
+                .isOne();
+        for (String column : COUNTS) {
+            BigDecimal sum = BigDecimal.ZERO;
+            for (JsonNode row : comparison.get("rows")) {
+                sum = row.get(column).isNull() ? sum : sum.add(row.get(column).decimalValue());
+            }
+            assertThat(comparison.get("total").get(column).decimalValue())
+                    .as(column)
+                    .isEqualByComparingTo(sum);
+        }
+    }
+
+    @Test
+    void the_figures_are_those_of_plain_queries() {
+        JsonNode comparison = compare("period=7d");
+        for (JsonNode row : comparison.get("rows")) {
+            String source = row.get("source").asString();
+            assertThat(row.get("people").asLong()).isEqualTo(count(tenant, """
+                    select count(*) from (select distinct v.visitor from visit v where kind = 'person'
+                        and v.source_id = (select id from source where name = '%s')) people""".formatted(source)));
+            assertThat(row.get("bookings").asLong()).isEqualTo(count(tenant, """
+                    select count(*) from outcome o where kind = 'booking' and '%s' = coalesce((select s.name from credit c
+                        join source s on s.id = c.source_id where c.outcome_id = o.id), 'Direct or unknown')""".formatted(source)));
+        }
+        assertThat(comparison.get("differentPeople").asLong())
+                .isEqualTo(count(tenant, "select count(distinct visitor) from visit where kind = 'person'"));
+    }
+
+    @Test
+    void another_period_has_nothing_and_nonsense_is_refused() {
+        JsonNode past = compare("from=2020-01-01&to=2020-01-31");
+        assertThat(past.at("/total/visits").asLong()).isZero();
+        assertThat(past.at("/total/spend").isNull()).isTrue();
+        assertThat(past.at("/total/leadRate/value").isNull()).isTrue();
+        for (String query : List.of(
+                "by=moon", "model=gut-feeling", "from=2026-02-30&to=2026-03-01", "from=2026-03-02&to=2026-03-01")) {
+            assertThat(http().api(tenant.apiKey(), "/api/v1/compare?" + query).statusCode())
+                    .as(query)
+                    .isEqualTo(400);
+        }
+    }
+
+    @Test
+    void the_page_says_it_in_words_and_numbers() {
+        String page = http().signIn(tenant.email())
+                .get("/compare?kind=booking&period=7d")
+                .body();
+        assertThat(page)
+                .contains(
+                        "No source stands out yet: every cost per booking could still be the average.",
+                        "£95.10",
+                        "£265.09",
+                        "Direct or unknown",
+                        "95 % interval");
+        assertThat(http().signIn(tenant.email())
+                        .get("/compare?kind=lead&from=2020-01-01&to=2020-01-31")
+                        .body())
+                .contains("No lead came in this period.");
+    }
+}
