@@ -14,12 +14,15 @@ import wendo.core.measure.Period;
 @Component
 class CompareQueries {
     private static final String BY_SOURCE = """
-            with visited as (
-                select source_id, count(*) as visits, count(distinct visitor) as people
-                from visit
-                where arrived_at >= :from and arrived_at < :to and kind = 'person'
+            with visited as materialized (
+                select source_id, sum(visits) as visits, count(*) as people
+                from (
+                    select source_id, visitor, count(*) as visits
+                    from visit
+                    where arrived_at >= :from and arrived_at < :to and kind = 'person'
+                    group by source_id, visitor) by_person
                 group by source_id),
-            credited as (
+            credited as materialized (
                 select c.source_id,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'lead') / 1000000 as leads,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'booking') / 1000000 as bookings,
@@ -76,8 +79,9 @@ class CompareQueries {
 
     long differentPeople(Period period, ZoneId zone) {
         return jdbc.sql("""
-                        select count(distinct visitor) from visit
-                        where arrived_at >= ? and arrived_at < ? and kind = 'person'
+                        select count(*) from (
+                            select distinct visitor from visit
+                            where arrived_at >= ? and arrived_at < ? and kind = 'person') people
                         """)
                 .params(Timestamp.from(period.startsAt(zone)), Timestamp.from(period.endsBefore(zone)))
                 .query(Long.class)

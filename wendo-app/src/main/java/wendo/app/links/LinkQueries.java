@@ -85,12 +85,14 @@ class LinkQueries {
     Listed list(String needle, Period period, ZoneId zone) {
         String sql = """
                 with found as (%s where %s),
-                counted as (
-                    select link_id,
-                        count(distinct visitor) filter (where kind = 'person') as people,
-                        count(*) filter (where kind = 'person') as visits,
-                        count(*) filter (where kind <> 'person') as not_counted
-                    from visit where arrived_at >= :from and arrived_at < :to
+                counted as materialized (
+                    select link_id, count(*) filter (where visits > 0) as people, sum(visits) as visits,
+                        sum(not_counted) as not_counted
+                    from (
+                        select link_id, visitor, count(*) filter (where kind = 'person') as visits,
+                            count(*) filter (where kind <> 'person') as not_counted
+                        from visit where arrived_at >= :from and arrived_at < :to
+                        group by link_id, visitor) by_person
                     group by link_id)
                 select f.*, coalesce(people, 0) as people, coalesce(visits, 0) as visits,
                     coalesce(not_counted, 0) as not_counted, count(*) over () as found

@@ -44,8 +44,8 @@ class TodayQueries {
     Brought brought(Period period, ZoneId zone) {
         return jdbc.sql("""
                         select
-                            (select count(distinct visitor) from visit
-                                where arrived_at >= :from and arrived_at < :to and kind = 'person'),
+                            (select count(*) from (select distinct visitor from visit
+                                where arrived_at >= :from and arrived_at < :to and kind = 'person') people),
                             count(*) filter (where kind = 'lead'),
                             count(*) filter (where kind = 'booking'),
                             count(*) filter (where kind = 'purchase'),
@@ -64,8 +64,9 @@ class TodayQueries {
         return jdbc.sql("""
                         select * from (
                             (select v.arrived_at as at, 'visit' as what, s.name, s.channel, l.name as detail, 0 as value
-                            from visit v join source s on s.id = v.source_id join link l on l.id = v.link_id
-                            where v.kind = 'person' order by v.arrived_at desc limit :limit)
+                            from (select arrived_at, source_id, link_id from visit
+                                where kind = 'person' order by arrived_at desc limit :limit) v
+                            join source s on s.id = v.source_id join link l on l.id = v.link_id)
                             union all
                             (select o.occurred_at, o.kind, s.name, s.channel, o.reference, o.value_minor
                             from outcome o
@@ -104,15 +105,22 @@ class TodayQueries {
     @Transactional(readOnly = true)
     List<Wanting> withoutSpend(Period period, ZoneId zone) {
         return jdbc.sql("""
-                        select s.name, count(distinct v.visitor)
-                        from visit v join source s on s.id = v.source_id
-                        where v.arrived_at >= ? and v.arrived_at < ? and v.kind = 'person'
-                            and not exists (select from spend e
-                                where e.source_id = s.id and e.first_day < ? and e.last_day >= ?)
-                        group by s.name order by 2 desc, 1 limit 5
+                        with unpaid as materialized (
+                            select s.id, s.name from source s
+                            where not exists (select from spend e
+                                where e.source_id = s.id and e.first_day < :end and e.last_day >= :start))
+                        select u.name, count(*) as people
+                        from (
+                            select distinct source_id, visitor from visit
+                            where arrived_at >= :from and arrived_at < :to and kind = 'person'
+                                and source_id in (select id from unpaid)) v
+                        join unpaid u on u.id = v.source_id
+                        group by u.name order by people desc, u.name limit 5
                         """)
-                .params(Timestamp.from(period.startsAt(zone)), Timestamp.from(period.endsBefore(zone)))
-                .params(period.endExclusive(), period.startInclusive())
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("start", period.startInclusive())
+                .param("end", period.endExclusive())
                 .query((row, number) -> new Wanting(row.getString(1), row.getLong(2)))
                 .list();
     }
