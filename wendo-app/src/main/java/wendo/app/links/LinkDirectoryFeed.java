@@ -8,7 +8,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -78,7 +77,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
             try (Connection connection = DriverManager.getConnection(
                     database.determineUrl(), database.determineUsername(), database.determinePassword())) {
                 listen(connection);
-            } catch (SQLException e) {
+            } catch (SQLException | RuntimeException e) {
                 LOG.warn("The link directory lost the database; links go on as last known: {}", e.getMessage());
                 pause();
             }
@@ -118,11 +117,12 @@ class LinkDirectoryFeed implements SmartLifecycle {
                                 LinkDirectory.noTargets()));
             }
         }
-        query(
-                connection,
-                null,
-                (host, slug, target) ->
-                        Objects.requireNonNull(hosts.get(host)).targets().put(slug, target));
+        query(connection, null, (name, slug, target) -> {
+            LinkDirectory.Host host = hosts.get(name);
+            if (host != null) { // else it was made between the two statements, and we are told of it next
+                host.targets().put(slug, target);
+            }
+        });
         directory.replace(hosts);
     }
 

@@ -60,8 +60,8 @@ final class VisitCarrier {
             }
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("Visits wait in the log, the database did not take them: {}", e.getMessage());
-        } catch (IOException e) {
-            LOG.error("The visit log cannot be read; it is tried again", e);
+        } catch (IOException | RuntimeException e) {
+            LOG.error("Visits wait in the log; carrying them is tried again", e);
         }
     }
 

@@ -31,7 +31,16 @@ final class Browser implements AutoCloseable {
     final List<String> complaints = new CopyOnWriteArrayList<>();
 
     Page page(int width, int height) {
+        return page(width, height, true);
+    }
+
+    Page pageWithoutScript() {
+        return page(1280, 800, false);
+    }
+
+    private Page page(int width, int height, boolean script) {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setJavaScriptEnabled(script)
                 .setViewportSize(width, height)
                 .setUserAgent(Http.BROWSER)
                 .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE)

@@ -230,4 +230,58 @@ class JourneyTest extends WendoTest {
         page.keyboard().press("Enter");
         assertThat(page).hasURL(Pattern.compile(".*/links\\?find=gig"));
     }
+
+    @Test
+    void all_of_it_works_without_script() {
+        http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards", "Radio");
+        String taken = in(
+                tenant,
+                () -> jdbc.sql("select min(slug) from link").query(String.class).single());
+        page = browser.pageWithoutScript();
+        signIn();
+        open("Issue");
+        page.getByLabel("Where should the links lead?").fill("rowing.example/boats");
+        page.getByLabel("Campaign").fill("Autumn");
+        page.getByLabel("Radio", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByText("Show the sheet").click();
+        page.getByLabel("Ending of the link for Radio").fill(taken);
+        page.getByText("Issue 1 link").click();
+        assertThat(page.locator("#sheet .fault")).containsText("is taken by another link");
+        browser.complaints.removeIf(complaint -> complaint.contains("422")); // the refusal itself
+        page.getByText("Use " + taken + "-2").click();
+        assertThat(page.getByLabel("Ending of the link for Radio")).hasValue(taken + "-2");
+        page.getByText("Issue 1 link").click();
+        assertThat(page.locator(".stub-address")).hasText("http://%s:%d/%s-2".formatted(tenant.host(), port, taken));
+        page.getByLabel("Find a link").fill(taken + "-2");
+        page.getByLabel("Find a link").press("Enter");
+        assertThat(page.locator("h1")).hasText("1 found");
+        open("Compare");
+        page.getByText("28 days").click();
+        assertThat(page).hasURL(Pattern.compile(".*/compare\\?period=28d.*"));
+        page.locator(".menu summary").last().click();
+        page.getByText("Sign out").click();
+        assertThat(page.getByText("You are signed out.")).isVisible();
+    }
+
+    @Test
+    void what_is_typed_survives_a_change_elsewhere_and_a_second_press_issues_nothing_more() {
+        http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards", "Radio");
+        signIn();
+        open("Issue");
+        page.getByLabel("Radio", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByLabel("Ending of the link for Radio").fill("on-air");
+        page.getByLabel("Postcards", new Page.GetByLabelOptions().setExact(true))
+                .check();
+        assertThat(page.locator("#sheet .stub")).hasCount(2);
+        page.getByLabel("Where should the links lead?").fill("javascript:alert(1)");
+        assertThat(page.locator("#sheet")).containsText("Only http and https addresses");
+        page.getByLabel("Where should the links lead?").fill("rowing.example");
+        page.getByLabel("Campaign").fill("Regatta");
+        assertThat(page.locator("#sheet"))
+                .containsText("https://rowing.example/?utm_source=radio&utm_medium=print&utm_campaign=regatta");
+        assertThat(page.getByLabel("Ending of the link for Radio")).hasValue("on-air");
+        page.getByText("Issue 2 links").dblclick();
+        assertThat(page.locator("h1")).hasText("2 links issued");
+        assertThat(count(tenant, "select count(*) from link")).isEqualTo(4);
+    }
 }

@@ -3,8 +3,13 @@ package wendo.app.links;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -189,5 +194,26 @@ class LinksTest extends WendoTest {
                         .firstValue("Location")
                         .orElse("")
                         .startsWith("https://moved.example/"));
+    }
+
+    @Test
+    void of_two_that_want_one_ending_at_once_one_gets_it_and_the_other_keeps_nothing() throws Exception {
+        ExecutorService threads = Executors.newFixedThreadPool(8);
+        try {
+            List<Callable<Integer>> calls = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                String source = "{\"source\": \"Racer %d\", \"slug\": \"finish\"}".formatted(i);
+                calls.add(() -> issue("curlew.example", source).statusCode());
+            }
+            List<Integer> statuses = new ArrayList<>();
+            for (Future<Integer> call : threads.invokeAll(calls)) {
+                statuses.add(call.get());
+            }
+            assertThat(statuses).containsOnly(201, 422).containsOnlyOnce(201);
+        } finally {
+            threads.shutdownNow();
+        }
+        assertThat(count(tenant, "select count(*) from link")).isOne();
+        assertThat(count(tenant, "select count(*) from source")).isOne();
     }
 }

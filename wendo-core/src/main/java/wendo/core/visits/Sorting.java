@@ -48,8 +48,9 @@ public final class Sorting {
         if (automatic.isPresent()) {
             return automatic.get();
         }
+        // Strictly before: a visit that is sorted once more, after a failure, is not its own repeat.
         boolean again = previous.map(at ->
-                        !at.isAfter(arrival.at()) && at.plus(REPEAT_WITHIN).isAfter(arrival.at()))
+                        at.isBefore(arrival.at()) && at.plus(REPEAT_WITHIN).isAfter(arrival.at()))
                 .orElse(false);
         return again
                 ? new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds before")

@@ -86,6 +86,16 @@ class VisitsTest {
     }
 
     @Test
+    void a_visit_that_is_sorted_again_is_not_its_own_repeat() {
+        Arrival arrival = new Arrival("v", "l", NOON, BROWSER, "");
+        assertThat(sorting.sort(arrival, Optional.of(NOON)).kind()).isEqualTo(VisitKind.PERSON);
+        assertThat(sorting.sort(arrival, Optional.of(NOON.plusSeconds(10))).kind())
+                .isEqualTo(VisitKind.PERSON);
+        assertThat(sorting.sort(arrival, Optional.of(NOON.minusMillis(1))).kind())
+                .isEqualTo(VisitKind.REPEAT);
+    }
+
+    @Test
     void visits_less_than_half_an_hour_apart_are_one_touch() {
         UUID cards = new UUID(1, 1);
         UUID news = new UUID(2, 2);
