@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import wendo.app.site.Figures;
+import wendo.core.measure.CostPer;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -23,23 +24,20 @@ public record Answer(String headline, String cheaper, String dearer, String deta
     private static final int MOST_NAMES = 5;
 
     public static Answer of(Comparison comparison, OutcomeKind kind, Figures figures) {
-        List<ComparedSource> paid = comparison.rows().stream()
-                .filter(row -> row.isSource() && row.spendMinor().isPresent())
-                .toList();
-        long spend = paid.stream().mapToLong(row -> row.spendMinor().orElse(0L)).sum();
-        long count = paid.stream().mapToLong(row -> row.count(kind)).sum();
+        List<ComparedSource> paid = comparison.paid();
+        CostPer averageCost = comparison.averageCost(kind);
         if (comparison.rows().stream().allMatch(row -> row.count(kind) == 0)) {
             return plain(
                     "No %s came in this period.".formatted(kind.key()), "Choose a longer period, or another outcome.");
         }
-        if (spend == 0 || count == 0) {
+        if (averageCost.valueMinor().isEmpty()) {
             return plain(
                     "What a %s costs cannot be said yet.".formatted(kind.key()),
-                    spend == 0
+                    averageCost.spendMinor() == 0
                             ? "No spend is entered for this period. Enter what each source cost under Spend."
                             : "The sources with spend brought no %s in this period.".formatted(kind.key()));
         }
-        double average = (double) spend / count;
+        double average = averageCost.valueMinor().getAsDouble();
         List<ComparedSource> cheaper = on(paid, kind, interval -> interval.isBelow(average));
         List<ComparedSource> dearer = new ArrayList<>(on(paid, kind, interval -> interval.isAbove(average)));
         Collections.reverse(dearer);
@@ -47,7 +45,13 @@ public record Answer(String headline, String cheaper, String dearer, String deta
                 headline(cheaper.size(), dearer.size(), kind),
                 names(cheaper, kind, figures),
                 names(dearer, kind, figures),
-                detail(average, paid.size(), paid.size() - cheaper.size() - dearer.size(), kind, figures));
+                "A %s costs %s on average over the %s with spend, by last touch%s.%s"
+                        .formatted(
+                                kind.key(),
+                                figures.money(average),
+                                paid.size() == 1 ? "one source" : paid.size() + " sources",
+                                unpaid(comparison, kind, average, figures),
+                                open(paid.size() - cheaper.size() - dearer.size(), paid.size())));
     }
 
     private static Answer plain(String headline, String detail) {
@@ -104,13 +108,19 @@ public record Answer(String headline, String cheaper, String dearer, String deta
         return value.isPresent() ? " " + figures.moneyShort(value.getAsDouble()) : " (none yet)";
     }
 
-    private static String detail(double average, int paid, int open, OutcomeKind kind, Figures figures) {
-        String rest = open == 0
+    /** What the total's own figure says, which also counts outcomes that nothing was paid for. */
+    private static String unpaid(Comparison comparison, OutcomeKind kind, double average, Figures figures) {
+        OptionalDouble all = comparison.total().costPer(kind).valueMinor();
+        return all.isEmpty() || figures.money(all.getAsDouble()).equals(figures.money(average))
                 ? ""
-                : " For %s it is too early to tell: the 95 %% interval includes the average."
-                        .formatted(
-                                open == paid ? "all of them" : open == 1 ? "one other" : "%d others".formatted(open));
-        return "A %s costs %s on average over the %d sources with spend, by last touch.%s"
-                .formatted(kind.key(), figures.money(average), paid, rest);
+                : " (%s with those of no known or no paid source)".formatted(figures.money(all.getAsDouble()));
+    }
+
+    private static String open(int open, int paid) {
+        if (open == 0) {
+            return "";
+        }
+        String which = open == paid ? "all of them" : open == 1 ? "one other" : "%d others".formatted(open);
+        return " For %s it is too early to tell: the 95 %% interval includes the average.".formatted(which);
     }
 }

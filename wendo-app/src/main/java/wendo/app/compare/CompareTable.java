@@ -32,7 +32,7 @@ record CompareTable(List<Line> lines, Line total) {
             Plot.Axis rateAxis = Plot.Axis.linear(rates);
             Plot.Axis costAxis = Plot.Axis.logarithmic(costs);
             OptionalDouble averageRate = rates.get(all.size() - 1).value();
-            OptionalDouble averageCost = costs.get(all.size() - 1).value();
+            OptionalDouble averageCost = comparison.averageCost(kind).valueMinor();
             for (int i = 0; i < all.size(); i++) {
                 Cell cell = new Cell(
                         rates.get(i).shown(),

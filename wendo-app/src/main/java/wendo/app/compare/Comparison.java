@@ -1,6 +1,8 @@
 package wendo.app.compare;
 
 import java.util.List;
+import wendo.core.measure.CostPer;
+import wendo.core.outcomes.OutcomeKind;
 
 /**
  * Sources side by side. Every column of the total is the sum of the column; a person who came by two sources counts at
@@ -9,5 +11,19 @@ import java.util.List;
 public record Comparison(List<ComparedSource> rows, ComparedSource total, long differentPeople) {
     public Comparison {
         rows = List.copyOf(rows);
+    }
+
+    /** The sources that have a cost: those with spend. */
+    List<ComparedSource> paid() {
+        return rows.stream()
+                .filter(row -> row.isSource() && row.spendMinor().isPresent())
+                .toList();
+    }
+
+    /** What an outcome costs on average over the sources with spend: what each of them is held against. */
+    CostPer averageCost(OutcomeKind kind) {
+        return new CostPer(
+                paid().stream().mapToLong(row -> row.spendMinor().orElse(0L)).sum(),
+                paid().stream().mapToLong(row -> row.count(kind)).sum());
     }
 }

@@ -28,8 +28,17 @@ class AnswerTest {
                 Optional.of(spendMinor).filter(minor -> minor > 0));
     }
 
+    private static Comparison comparison(ComparedSource... rows) {
+        long bookings =
+                List.of(rows).stream().mapToLong(ComparedSource::bookings).sum();
+        long spend = List.of(rows).stream()
+                .mapToLong(row -> row.spendMinor().orElse(0L))
+                .sum();
+        return new Comparison(List.of(rows), source("All sources", bookings, spend), 0);
+    }
+
     private static Answer answer(ComparedSource... rows) {
-        return Answer.of(new Comparison(List.of(rows), rows[0], 0), OutcomeKind.BOOKING, FIGURES);
+        return Answer.of(comparison(rows), OutcomeKind.BOOKING, FIGURES);
     }
 
     @Test
@@ -62,5 +71,12 @@ class AnswerTest {
         assertThat(answer(source("A", 0, 5)).headline()).isEqualTo("No booking came in this period.");
         assertThat(answer(source("A", 0, 5), source("B", 5, 0)).detail())
                 .isEqualTo("The sources with spend brought no booking in this period.");
+    }
+
+    @Test
+    void bookings_that_nothing_was_paid_for_do_not_bend_the_average() {
+        assertThat(answer(source("Paid", 10, 100_000), source("Free", 10, 0)).detail())
+                .startsWith(
+                        "A booking costs £100.00 on average over the one source with spend, by last touch (£50.00 with those of no known or no paid source).");
     }
 }
