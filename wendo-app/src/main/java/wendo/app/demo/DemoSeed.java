@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Business;
@@ -97,6 +98,20 @@ class DemoSeed {
                     .param(Timestamp.from(now))
                     .update();
         });
+    }
+
+    /** Screens are full from the first look on: waits, a minute at most, until what was filled in is credited. */
+    void awaitCredit() throws InterruptedException {
+        for (int tries = 0; tries < 600 && isCreditDue(); tries++) {
+            TimeUnit.MILLISECONDS.sleep(100);
+        }
+    }
+
+    /** Whether events wait for their listeners; what is handled is deleted. */
+    private boolean isCreditDue() {
+        return jdbc.sql("select exists (select from event_publication)")
+                .query(Boolean.class)
+                .single();
     }
 
     private Optional<Filled> find() {

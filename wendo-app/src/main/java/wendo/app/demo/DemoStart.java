@@ -76,7 +76,7 @@ class DemoStart implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments arguments) throws IOException {
+    public void run(ApplicationArguments arguments) throws IOException, InterruptedException {
         if (accounts.isEmpty()) {
             scope.within(ID, () -> open());
         }
@@ -85,6 +85,7 @@ class DemoStart implements ApplicationRunner {
             return businesses.current();
         });
         seed.fill(business, siteOrigin);
+        seed.awaitCredit();
         write(business);
     }
 
