@@ -3,5 +3,5 @@ import "./keys.js";
 import "./ribbon.js";
 import "./once.js";
 
-// What is only of use while no script runs goes away, also where scripts are allowed but did not load.
+// What is only of use without script goes away; it stays where scripts are off, and where they did not load.
 document.documentElement.classList.add("scripted");

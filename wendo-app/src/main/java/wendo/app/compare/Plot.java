@@ -12,7 +12,7 @@ import wendo.core.measure.Interval;
  *
  * @param dot empty when there is only a bound
  * @param isCut whether the line goes on beyond the axis
- * @param average where the figure of all sources lies
+ * @param average where the figure lies that each row of the column is held against
  * @param text what the drawing says, in words
  */
 record Plot(Optional<Double> dot, double low, double high, boolean isCut, Optional<Double> average, String text) {

@@ -39,7 +39,8 @@ class IssuePages {
         this.queries = queries;
     }
 
-    @GetMapping
+    /** Also at the addresses that a refused form leaves in the browser, for whoever opens one of them again. */
+    @GetMapping({"", "/sheet", "/source"})
     ModelAndView page() {
         return page(IssueForm.empty(), Map.of(), "links/issue");
     }

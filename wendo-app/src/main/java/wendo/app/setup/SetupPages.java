@@ -34,7 +34,7 @@ class SetupPages {
         this.sources = sources;
     }
 
-    @GetMapping
+    @GetMapping({"", "/keys"})
     String page(Business business, CurrentPerson person, Model model) {
         model.addAttribute("business", business);
         model.addAttribute("host", hosts.defaultHost());

@@ -277,6 +277,9 @@ class JourneyTest extends WendoTest {
         assertThat(page.locator("#sheet")).containsText("Only http and https addresses");
         page.getByLabel("Where should the links lead?").fill("rowing.example");
         page.getByLabel("Campaign").fill("Regatta");
+        page.getByLabel("Campaign").press("Enter");
+        assertThat(page).hasURL(Pattern.compile(".*/issue/sheet"));
+        assertThat(page.locator(".fault")).hasCount(0);
         assertThat(page.locator("#sheet"))
                 .containsText("https://rowing.example/?utm_source=radio&utm_medium=print&utm_campaign=regatta");
         assertThat(page.getByLabel("Ending of the link for Radio")).hasValue("on-air");

@@ -152,6 +152,9 @@ class SiteTest extends WendoTest {
     @Test
     void an_address_of_nothing_is_a_404_and_a_forged_form_is_refused() {
         Http person = http().signIn(tenant("Jackdaw Jetties").email());
+        for (String leftByAForm : List.of("/issue/sheet", "/issue/source", "/setup/keys", "/spend", "/sign-in")) {
+            assertThat(person.get(leftByAForm).statusCode()).as(leftByAForm).isEqualTo(200);
+        }
         assertThat(person.get("/nothing").statusCode()).isEqualTo(404);
         assertThat(person.get("/nothing").body()).contains("There is nothing at this address");
         HttpResponse<String> forged = person.send(person.request("/spend")
