@@ -1,6 +1,5 @@
 package wendo.core.credit;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -17,14 +16,10 @@ public record Trail(List<Touch> touches) {
                 touches.stream().sorted(Comparator.comparing(Touch::startedAt)).toList();
     }
 
-    public static Trail before(Instant outcomeAt, List<Touch> touchesOfPerson) {
+    public static Trail before(Instant outcomeAt, List<Touch> touchesOfPerson, LookbackWindows windows) {
         return new Trail(touchesOfPerson.stream()
                 .filter(touch -> !touch.startedAt().isAfter(outcomeAt))
-                .filter(touch -> !touch.startedAt().isBefore(outcomeAt.minus(window(touch))))
+                .filter(touch -> !touch.startedAt().isBefore(outcomeAt.minus(windows.of(touch.channel()))))
                 .toList());
-    }
-
-    private static Duration window(Touch touch) {
-        return Duration.ofDays(touch.channel().lookbackDays());
     }
 }

@@ -1,6 +1,9 @@
 package wendo.core.links;
 
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** The kind of a source. {@code medium} is the {@code utm_medium} a new source of this channel starts with. */
 public enum Channel {
@@ -25,6 +28,22 @@ public enum Channel {
 
     public static Channel of(String text) {
         return valueOf(text.strip().toUpperCase(Locale.ROOT));
+    }
+
+    /** The channel that a text names, by its key or its label, in any letter case. */
+    public static Optional<Channel> find(String text) {
+        return Arrays.stream(values())
+                .filter(channel ->
+                        channel.name().equalsIgnoreCase(text.strip()) || channel.label.equalsIgnoreCase(text.strip()))
+                .findFirst();
+    }
+
+    /** What to tell somebody whose text names no channel. */
+    public static String refusal(String text) {
+        return "There is no channel \"%s\"; use one of %s."
+                .formatted(
+                        text.length() <= 40 ? text : text.substring(0, 40) + "…",
+                        Arrays.stream(values()).map(Channel::key).collect(Collectors.joining(", ")));
     }
 
     public String label() {

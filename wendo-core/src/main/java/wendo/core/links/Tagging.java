@@ -2,6 +2,7 @@ package wendo.core.links;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -50,6 +51,24 @@ public record Tagging(WebAddress address, List<String> replaced) {
         String base = hash < 0 ? normalAddress : normalAddress.substring(0, hash);
         String fragment = hash < 0 ? "" : normalAddress.substring(hash);
         return base + (base.indexOf('?') < 0 ? "?" : "&") + name + "=" + plainValue + fragment;
+    }
+
+    /** Parameters as they stand in a query, without the question mark; {@link #read} reads them again. */
+    public static String write(Map<String, String> parameters) {
+        return parameters.entrySet().stream()
+                .map(parameter -> parameter.getKey() + "=" + encode(parameter.getValue()))
+                .collect(Collectors.joining("&"));
+    }
+
+    public static Map<String, String> read(String written) {
+        Map<String, String> parameters = new LinkedHashMap<>();
+        for (String pair : written.isEmpty() ? new String[0] : written.split("&", -1)) {
+            int equals = pair.indexOf('=');
+            parameters.put(
+                    pair.substring(0, equals),
+                    java.net.URLDecoder.decode(pair.substring(equals + 1), java.nio.charset.StandardCharsets.UTF_8));
+        }
+        return parameters;
     }
 
     private static String encode(String value) {

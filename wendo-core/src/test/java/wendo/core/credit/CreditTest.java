@@ -20,6 +20,7 @@ import wendo.core.visits.ClickId;
 import wendo.core.visits.Touch;
 
 class CreditTest {
+    private static final LookbackWindows USUAL = LookbackWindows.usual();
     private static final Instant OUTCOME = Instant.parse("2026-07-01T10:00:00Z");
 
     private static Touch touch(Channel channel, Duration before) {
@@ -32,14 +33,14 @@ class CreditTest {
         Touch early = touch(Channel.PRINT, Duration.ofDays(20));
         Touch late = touch(Channel.AD, Duration.ofHours(1));
         Touch after = touch(Channel.TEXT, Duration.ofMillis(-1));
-        Trail trail = Trail.before(OUTCOME, List.of(late, after, early));
+        Trail trail = Trail.before(OUTCOME, List.of(late, after, early), USUAL);
         assertThat(trail.touches()).containsExactly(early, late);
         assertThat(Credit.divide(trail, new LastTouch(), 9_999)).containsExactly(new Credit(late, 1_000_000, 9_999));
     }
 
     @Test
     void without_a_touch_nothing_is_credited() {
-        assertThat(Credit.divide(Trail.before(OUTCOME, List.of()), new LastTouch(), 9_999))
+        assertThat(Credit.divide(Trail.before(OUTCOME, List.of(), USUAL), new LastTouch(), 9_999))
                 .isEmpty();
     }
 
@@ -47,13 +48,29 @@ class CreditTest {
     @EnumSource(Channel.class)
     void a_touch_earns_until_the_end_of_its_window(Channel channel) {
         Duration window = Duration.ofDays(channel.lookbackDays());
-        assertThat(Trail.before(OUTCOME, List.of(touch(channel, window))).touches())
+        assertThat(Trail.before(OUTCOME, List.of(touch(channel, window)), USUAL).touches())
                 .hasSize(1);
-        assertThat(Trail.before(OUTCOME, List.of(touch(channel, window.plusMillis(1))))
+        assertThat(Trail.before(OUTCOME, List.of(touch(channel, window.plusMillis(1))), USUAL)
                         .touches())
                 .isEmpty();
-        assertThat(Trail.before(OUTCOME, List.of(touch(channel, Duration.ZERO))).touches())
+        assertThat(Trail.before(OUTCOME, List.of(touch(channel, Duration.ZERO)), USUAL)
+                        .touches())
                 .hasSize(1);
+    }
+
+    @Test
+    void a_business_may_set_the_window_of_a_channel() {
+        LookbackWindows windows = new LookbackWindows(java.util.Map.of(Channel.TEXT, 2, Channel.PRINT, 200));
+        assertThat(windows.longest()).isEqualTo(Duration.ofDays(200));
+        assertThat(windows.of(Channel.AD)).isEqualTo(Duration.ofDays(30));
+        Touch text = touch(Channel.TEXT, Duration.ofDays(3));
+        Touch print = touch(Channel.PRINT, Duration.ofDays(199));
+        assertThat(Trail.before(OUTCOME, List.of(text, print), windows).touches())
+                .containsExactly(print);
+        assertThatThrownBy(() -> new LookbackWindows(java.util.Map.of(Channel.AD, 731)))
+                .hasMessage("The window of Paid ad must be 1 to 730 days, but was 731");
+        assertThatThrownBy(() -> new LookbackWindows(java.util.Map.of(Channel.AD, 0)))
+                .hasMessageContaining("but was 0");
     }
 
     /** Hamilton's method as in Balinski and Young, "Fair Representation", 1982: quotas rounded by largest remainders. */

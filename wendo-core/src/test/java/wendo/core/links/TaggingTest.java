@@ -10,6 +10,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class TaggingTest {
     private static final Tags TAGS = new Tags(Tag.of("Dunlin Bay"), Tag.of("print"), Tag.of("Spring"));
+    private static final java.util.Map<String, String> PARAMETERS =
+            TagPlan.standard().fill(TAGS, java.util.Map.of()).parameters();
     private static final String QUERY = "utm_source=dunlin-bay&utm_medium=print&utm_campaign=spring";
 
     @ParameterizedTest
@@ -26,7 +28,7 @@ class TaggingTest {
                 "https://shop.example/a?flag&x= | https://shop.example/a?flag&x=&@",
             })
     void parameters_come_behind_the_query_whose_order_and_spelling_stay(String destination, String expected) {
-        Tagging tagging = Tagging.of(WebAddress.of(destination), TAGS.parameters());
+        Tagging tagging = Tagging.of(WebAddress.of(destination), PARAMETERS);
         assertThat(tagging).isEqualTo(new Tagging(WebAddress.of(expected.replace("@", QUERY)), java.util.List.of()));
         assertThat(tagging.address().toString()).isEqualTo(expected.replace("@", QUERY));
     }
@@ -34,10 +36,22 @@ class TaggingTest {
     @Test
     void a_parameter_of_the_same_name_gives_way_and_is_told() {
         Tagging tagging = Tagging.of(
-                WebAddress.of("https://shop.example/?utm_source=old&x=1&utm_campaign=older&utm_sourcex=2"),
-                TAGS.parameters());
+                WebAddress.of("https://shop.example/?utm_source=old&x=1&utm_campaign=older&utm_sourcex=2"), PARAMETERS);
         assertThat(tagging.replaced()).containsExactly("utm_source", "utm_campaign");
         assertThat(tagging.address()).hasToString("https://shop.example/?x=1&utm_sourcex=2&" + QUERY);
+    }
+
+    @Test
+    void written_parameters_are_read_again_in_their_order() {
+        java.util.Map<String, String> parameters = new java.util.LinkedHashMap<>();
+        parameters.put("utm_source", "łódź & co");
+        parameters.put("b", "1+1=2 100%");
+        parameters.put("a", "");
+        assertThat(Tagging.write(parameters))
+                .isEqualTo("utm_source=%C5%82%C3%B3d%C5%BA%20%26%20co&b=1%2B1%3D2%20100%25&a=");
+        assertThat(java.util.List.copyOf(Tagging.read(Tagging.write(parameters)).entrySet()))
+                .isEqualTo(java.util.List.copyOf(parameters.entrySet()));
+        assertThat(Tagging.read("")).isEmpty();
     }
 
     @Test
