@@ -77,6 +77,18 @@ public class Accounts implements UserDetailsService {
         return id;
     }
 
+    /** Everybody who works for the current business, by name. */
+    @Transactional(readOnly = true)
+    public List<Colleague> colleagues() {
+        return jdbc.sql("""
+                        select p.id, p.name, p.email, m.role
+                        from membership m join person p on p.id = m.person_id order by p.name, p.id
+                        """)
+                .query((row, number) -> new Colleague(
+                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), Role.of(row.getString(4))))
+                .list();
+    }
+
     /** Makes a person work for the business in whose scope this is called. */
     @Transactional
     public void join(UUID person, BusinessId business, Role role) {

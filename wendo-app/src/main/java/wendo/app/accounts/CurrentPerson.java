@@ -1,8 +1,18 @@
 package wendo.app.accounts;
 
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.server.ResponseStatusException;
 
 /** Who is signed in, in the business they work in now. Controllers take it as a parameter. */
 public record CurrentPerson(UUID id, String name, Role role) {
     static final String ATTRIBUTE = "wendo.person";
+
+    /** Ends the request if this person may not change how the business is set up. */
+    public void mustBeAllowedToSetUp() {
+        if (!role.maySetUp()) {
+            throw new ResponseStatusException(
+                    HttpStatus.FORBIDDEN, "Owners and managers change this. Ask one of them.");
+        }
+    }
 }

@@ -1,10 +1,11 @@
-package wendo.app.links;
+package wendo.app.campaigns;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.business.BusinessId;
@@ -23,6 +24,9 @@ class Campaign {
     private String tag;
     private @Nullable LocalDate startsOn;
     private @Nullable LocalDate endsOn;
+    private @Nullable Long budgetMinor;
+    private String note = "";
+    private @Nullable Instant archivedAt;
     private Instant createdAt;
 
     @SuppressWarnings("NullAway.Init")
@@ -41,7 +45,37 @@ class Campaign {
         this.endsOn = last;
     }
 
+    /** Its tag stays: addresses that carry it are out in the world. */
+    void describe(CampaignForm.Checked form) {
+        this.name = form.name();
+        this.startsOn = form.first().orElse(null);
+        this.endsOn = form.last().orElse(null);
+        this.budgetMinor = form.budgetMinor().orElse(null);
+        this.note = form.note();
+    }
+
+    void archive(Instant now) {
+        this.archivedAt = now;
+    }
+
+    void restore() {
+        this.archivedAt = null;
+    }
+
+    boolean isArchived() {
+        return archivedAt != null;
+    }
+
     CampaignListed listed() {
         return new CampaignListed(id, name, new Tag(tag));
+    }
+
+    CampaignForm.Checked described() {
+        return new CampaignForm.Checked(
+                name,
+                Optional.ofNullable(startsOn),
+                Optional.ofNullable(endsOn),
+                Optional.ofNullable(budgetMinor),
+                note);
     }
 }

@@ -1,4 +1,4 @@
-package wendo.app.links;
+package wendo.app.campaigns;
 
 import java.util.UUID;
 import wendo.core.links.Tag;

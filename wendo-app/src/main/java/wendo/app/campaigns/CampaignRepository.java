@@ -1,4 +1,4 @@
-package wendo.app.links;
+package wendo.app.campaigns;
 
 import java.util.List;
 import java.util.Optional;
@@ -9,4 +9,6 @@ interface CampaignRepository extends Repository<Campaign, UUID> {
     List<Campaign> findAllByOrderByCreatedAtDesc();
 
     Optional<Campaign> findByTag(String tag);
+
+    Optional<Campaign> findById(UUID id);
 }

@@ -1,10 +1,11 @@
-package wendo.app.links;
+package wendo.app.campaigns;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,11 +34,13 @@ public class Campaigns implements RibbonLayer {
     @Transactional(readOnly = true)
     public List<CampaignListed> list() {
         return repository.findAllByOrderByCreatedAtDesc().stream()
+                .filter(campaign -> !campaign.isArchived())
                 .map(Campaign::listed)
                 .toList();
     }
 
-    static Optional<String> refusal(String name) {
+    /** Why this cannot be the name of a campaign, if it cannot. */
+    public static Optional<String> refusal(String name) {
         if (!Tag.isPossible(name)) {
             return Optional.of("Choose a campaign or name a new one: it is what these links have in common.");
         }
@@ -47,13 +50,12 @@ public class Campaigns implements RibbonLayer {
                 : Optional.empty();
     }
 
-    /** The existing campaign of this spelling, or a new one. */
+    /** The existing campaign of this spelling, back in use if it was archived, or a new one. */
     @Transactional
     public CampaignListed findOrCreate(String name) {
-        return repository
-                .findByTag(Tag.of(name).value())
-                .map(Campaign::listed)
-                .orElseGet(() -> create(name).listed());
+        Optional<Campaign> known = repository.findByTag(Tag.of(name).value());
+        known.ifPresent(Campaign::restore);
+        return known.map(Campaign::listed).orElseGet(() -> create(name).listed());
     }
 
     private Campaign create(String name) {
@@ -61,6 +63,35 @@ public class Campaigns implements RibbonLayer {
         entities.persist(campaign);
         entities.flush();
         return campaign;
+    }
+
+    @Transactional
+    boolean add(CampaignForm.Checked form) {
+        if (repository.findByTag(Tag.of(form.name()).value()).isPresent()) {
+            return false;
+        }
+        create(form.name()).describe(form);
+        return true;
+    }
+
+    @Transactional(readOnly = true)
+    Optional<CampaignForm.Checked> find(UUID id) {
+        return repository.findById(id).map(Campaign::described);
+    }
+
+    @Transactional
+    void describe(UUID id, CampaignForm.Checked form) {
+        repository.findById(id).orElseThrow().describe(form);
+    }
+
+    @Transactional
+    void archive(UUID id, boolean away) {
+        Campaign campaign = repository.findById(id).orElseThrow();
+        if (away) {
+            campaign.archive(clock.instant());
+        } else {
+            campaign.restore();
+        }
     }
 
     /** Sets the days that a campaign runs, both included. */

@@ -16,9 +16,6 @@ import wendo.core.visits.Touch;
 /** Reads what crediting needs and keeps what it finds. Runs in the transaction of its caller. */
 @Component
 class CreditStore {
-    /** The longest lookback window of any channel. */
-    private static final String LONGEST_WINDOW = "90 days";
-
     private final JdbcClient jdbc;
 
     /** An outcome to be credited; {@code visitor} is known if its click identifier is a visit's. */
@@ -56,17 +53,18 @@ class CreditStore {
      * The visits of a visitor that may be touches: those of people, and the one whose click identifier came back even
      * if it looked automatic, for robots do not book. Previews never.
      */
-    List<Touch.Step> visits(UUID visitor, UUID click, Instant until) {
+    List<Touch.Step> visits(UUID visitor, UUID click, Instant since, Instant until) {
         return jdbc.sql("""
                         select v.source_id, s.channel, v.click_id, v.arrived_at
                         from visit v join source s on s.id = v.source_id
                         where v.visitor = :visitor
                             and v.arrived_at <= :until
-                            and v.arrived_at >= cast(:until as timestamptz) - interval '%s'
+                            and v.arrived_at >= :since
                             and (v.kind = 'person' or (v.click_id = :click and v.kind <> 'preview'))
-                        """.formatted(LONGEST_WINDOW))
+                        """)
                 .param("visitor", visitor)
                 .param("click", click)
+                .param("since", Timestamp.from(since))
                 .param("until", Timestamp.from(until))
                 .query((row, number) -> new Touch.Step(
                         row.getObject(1, UUID.class),
@@ -93,6 +91,13 @@ class CreditStore {
                     .params(credit.touch().source(), credit.shareMillionths(), credit.valueMinor())
                     .update();
         }
+    }
+
+    /** Every outcome that a click identifier came back with. */
+    List<UUID> all() {
+        return jdbc.sql("select id from outcome where click_id is not null")
+                .query(UUID.class)
+                .list();
     }
 
     /** Outcomes that wait for one of these visits. */

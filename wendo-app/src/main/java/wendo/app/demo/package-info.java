@@ -1,5 +1,6 @@
 /** The demo business: a simulated season of Marram Point Sailing. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "outcomes", "spend", "visits"})
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "campaigns", "links", "outcomes", "sources", "spend", "visits"})
 @NullMarked
 package wendo.app.demo;
 

@@ -1,10 +1,12 @@
-package wendo.app.links;
+package wendo.app.destinations;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import wendo.app.business.BusinessId;
 import wendo.core.links.WebAddress;
 
@@ -19,6 +21,16 @@ class Destination {
 
     private String address;
     private Instant createdAt;
+    private String name = "";
+    private String note = "";
+    private @Nullable Instant archivedAt;
+    private @Nullable Instant checkedAt;
+    private @Nullable Integer answerStatus;
+    private String title = "";
+    private String problem = "";
+    private @Nullable Instant failingSince;
+    private @Nullable Instant certificateUntil;
+    private String[] hops = {};
 
     @SuppressWarnings("NullAway.Init")
     protected Destination() {}
@@ -30,7 +42,52 @@ class Destination {
         this.createdAt = createdAt;
     }
 
-    UUID id() {
-        return id;
+    DestinationListed listed() {
+        return new DestinationListed(id, name, address, note, Optional.ofNullable(archivedAt), health());
+    }
+
+    private Health health() {
+        return new Health(
+                Optional.ofNullable(checkedAt),
+                Optional.ofNullable(failingSince),
+                new Look(
+                        Optional.ofNullable(answerStatus),
+                        title,
+                        java.util.List.of(hops),
+                        Optional.ofNullable(certificateUntil),
+                        problem));
+    }
+
+    void describe(String newName, String newNote) {
+        this.name = newName;
+        this.note = newNote;
+    }
+
+    void moveTo(WebAddress newAddress) {
+        this.address = newAddress.toString();
+        this.checkedAt = null;
+        this.failingSince = null;
+    }
+
+    void archive(Instant now) {
+        this.archivedAt = now;
+    }
+
+    void restore() {
+        this.archivedAt = null;
+    }
+
+    void looked(Look look, Instant at) {
+        this.checkedAt = at;
+        this.answerStatus = look.status().orElse(null);
+        this.title = look.title();
+        this.problem = look.problem();
+        this.certificateUntil = look.certificateUntil().orElse(null);
+        this.hops = look.hops().toArray(String[]::new);
+        if (look.problem().isEmpty()) {
+            this.failingSince = null;
+        } else if (failingSince == null) {
+            this.failingSince = at;
+        }
     }
 }

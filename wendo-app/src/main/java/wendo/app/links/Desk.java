@@ -1,136 +1,132 @@
 package wendo.app.links;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.accounts.Accounts;
 import wendo.app.business.Businesses;
-import wendo.core.links.AddressRefused;
-import wendo.core.links.Slug;
+import wendo.app.sources.Sources;
+import wendo.core.links.SlugPattern;
 import wendo.core.links.Tag;
-import wendo.core.links.Tagging;
-import wendo.core.links.Tags;
-import wendo.core.links.WebAddress;
+import wendo.core.links.TagField;
 
-/** Lays out the sheet of stubs for what is on the desk, checking everything that issuing checks. */
+/** Where links are laid out before they are issued: gathers what a sheet is checked against. */
 @Component
 class Desk {
-    static final int MAX_NOTE = 1000;
-    static final int MAX_LINK_NAME = 160;
-
     private final Businesses businesses;
     private final LinkHosts hosts;
+    private final TagPlans plans;
     private final Sources sources;
+    private final Accounts accounts;
     private final Slugs slugs;
+    private final JdbcClient jdbc;
 
-    Desk(Businesses businesses, LinkHosts hosts, Sources sources, Slugs slugs) {
+    /** Which host, tag plan and pattern a sheet asks for: identifiers and text as typed, empty text for the usual. */
+    record Choice(String host, String plan, String pattern) {
+        static Choice usual() {
+            return new Choice("", "", "");
+        }
+    }
+
+    Desk(
+            Businesses businesses,
+            LinkHosts hosts,
+            TagPlans plans,
+            Sources sources,
+            Accounts accounts,
+            Slugs slugs,
+            JdbcClient jdbc) {
         this.businesses = businesses;
         this.hosts = hosts;
+        this.plans = plans;
         this.sources = sources;
+        this.accounts = accounts;
         this.slugs = slugs;
+        this.jdbc = jdbc;
+    }
+
+    /** A pattern that cannot be used is left out; {@link #patternFault} says what is wrong with it. */
+    @Transactional(readOnly = true)
+    IssueSetting setting(Choice choice) {
+        List<LinkHosts.LinkHost> open = hosts.inUse();
+        NamedPlan plan = plans.list().stream()
+                .filter(one -> one.id().toString().equals(choice.plan()))
+                .findFirst()
+                .orElseGet(plans::byDefault);
+        return new IssueSetting(
+                businesses.current(),
+                open.stream()
+                        .filter(host -> host.id().toString().equals(choice.host()))
+                        .findFirst()
+                        .orElse(open.get(0)),
+                hosts.names(),
+                plan,
+                patternFault(choice.pattern(), plan).isEmpty()
+                                && !choice.pattern().isEmpty()
+                        ? Optional.of(SlugPattern.of(choice.pattern(), known(plan)))
+                        : Optional.empty(),
+                sources.byIdentifierAndTag(),
+                accounts.colleagues(),
+                labels());
+    }
+
+    private static Set<String> known(NamedPlan plan) {
+        Set<String> known = new HashSet<>(IssueSetting.PATTERN_PARTS);
+        plan.plan().typedFields().stream().map(TagField::parameter).forEach(known::add);
+        return known;
+    }
+
+    String patternFault(String pattern, NamedPlan plan) {
+        if (pattern.isEmpty()) {
+            return "";
+        }
+        try {
+            SlugPattern.of(pattern, known(plan));
+            return "";
+        } catch (IllegalArgumentException e) {
+            return String.valueOf(e.getMessage());
+        }
+    }
+
+    /** Labels in use by their normal form. */
+    private Map<String, String> labels() {
+        Map<String, String> labels = new HashMap<>();
+        for (String label : labelsInUse()) {
+            labels.put(Tag.of(label).value(), label);
+        }
+        return labels;
     }
 
     @Transactional(readOnly = true)
-    IssueSheet layOut(IssueForm form) {
-        LinkHosts.LinkHost host = hosts.defaultHost();
-        String destinationFault = "";
-        Optional<WebAddress> destination = Optional.empty();
+    List<String> labelsInUse() {
+        return jdbc.sql("select distinct unnest(labels) as label from link where labels <> '{}' order by label")
+                .query(String.class)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    List<Draft> layOut(List<LinkWish> wishes, Choice choice) {
+        return layOut(wishes, setting(choice));
+    }
+
+    @Transactional(readOnly = true)
+    List<Draft> layOut(List<LinkWish> wishes, IssueSetting setting) {
+        return new ArrayList<>(new Drafting(setting, slugs).lay(wishes));
+    }
+
+    static Optional<UUID> findUuid(String text) {
         try {
-            destination = Optional.of(DestinationRules.check(form.destination(), businesses.current(), host.origin()));
-        } catch (AddressRefused e) {
-            destinationFault = String.valueOf(e.getMessage());
-        }
-        String campaignFault = Campaigns.refusal(form.campaign()).orElse("");
-        Optional<Tag> campaign = campaignFault.isEmpty() ? Optional.of(Tag.of(form.campaign())) : Optional.empty();
-        Lines lines = new Lines(form, host, destination, campaign);
-        List<IssueSheet.Stub> stubs = stubs(lines);
-        return new IssueSheet(
-                host,
-                destination.map(WebAddress::toString).orElse(""),
-                destinationFault,
-                lines.replaced.stream().sorted().toList(),
-                campaignFault,
-                form.note(),
-                form.note().length() > MAX_NOTE
-                        ? "A note may have %d characters; this one has %d."
-                                .formatted(MAX_NOTE, form.note().length())
-                        : "",
-                stubs);
-    }
-
-    private List<IssueSheet.Stub> stubs(Lines lines) {
-        Map<UUID, SourceListed> known =
-                sources.list().stream().collect(Collectors.toMap(SourceListed::id, Function.identity()));
-        List<IssueSheet.Stub> stubs = new ArrayList<>();
-        for (UUID id : lines.form.sources()) {
-            SourceListed source = known.get(id);
-            if (source != null) {
-                stubs.add(stub(lines, source));
-            }
-        }
-        return stubs;
-    }
-
-    private IssueSheet.Stub stub(Lines lines, SourceListed source) {
-        String typed = lines.form.slugs().getOrDefault(source.id(), "");
-        String slug = typed.isEmpty()
-                ? slugs.generate(lines.host.id(), lines.skeletons).value()
-                : typed;
-        Optional<Slugs.Refusal> refusal = slugs.check(lines.host.id(), slug, lines.skeletons);
-        if (refusal.isEmpty()) {
-            lines.skeletons.add(Slug.of(slug).skeleton());
-        }
-        String name = lines.form.names().getOrDefault(source.id(), "");
-        String nameFault = name.length() > MAX_LINK_NAME
-                ? "A name may have %d characters; this one has %d.".formatted(MAX_LINK_NAME, name.length())
-                : "";
-        return new IssueSheet.Stub(
-                source,
-                name.isEmpty() ? lines.nameFor(source) : name,
-                slug,
-                lines.host.origin() + "/" + (refusal.isEmpty() ? Slug.of(slug).value() : slug),
-                lines.tag(source),
-                refusal.map(Slugs.Refusal::reason).orElse(nameFault),
-                refusal.flatMap(Slugs.Refusal::alternative));
-    }
-
-    /** What the stubs of one sheet share while they are laid out. */
-    private static final class Lines {
-        private final IssueForm form;
-        private final LinkHosts.LinkHost host;
-        private final Optional<WebAddress> destination;
-        private final Optional<Tag> campaign;
-        private final Set<String> skeletons = new HashSet<>();
-        private final Set<String> replaced = new HashSet<>();
-
-        private Lines(
-                IssueForm form, LinkHosts.LinkHost host, Optional<WebAddress> destination, Optional<Tag> campaign) {
-            this.form = form;
-            this.host = host;
-            this.destination = destination;
-            this.campaign = campaign;
-        }
-
-        private String nameFor(SourceListed source) {
-            String name = form.campaign().isEmpty() ? source.name() : source.name() + " · " + form.campaign();
-            return name.length() <= MAX_LINK_NAME ? name : name.substring(0, MAX_LINK_NAME);
-        }
-
-        private String tag(SourceListed source) {
-            if (destination.isEmpty() || campaign.isEmpty()) {
-                return "";
-            }
-            Tagging tagging =
-                    Tagging.of(destination.get(), new Tags(source.tag(), source.medium(), campaign.get()).parameters());
-            replaced.addAll(tagging.replaced());
-            return tagging.address().toString();
+            return Optional.of(UUID.fromString(text));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
         }
     }
 }

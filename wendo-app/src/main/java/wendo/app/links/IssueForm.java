@@ -4,65 +4,112 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.util.MultiValueMap;
 
 /**
- * What is on the desk: as typed, nothing checked yet.
+ * What is on the desk: as typed, nothing checked yet. Each destination gets a link for each source; what is typed for one
+ * link stands under the key of both, {@code 0.<source>} for the first destination.
  *
- * @param slugs typed endings by source; a source without one gets a generated ending
- * @param names typed names by source; a source without one gets a name made of source and campaign
+ * @param slugs typed endings; a link without one gets one that is made
+ * @param names typed names; a link without one gets a name made of source and campaign
+ * @param fields values of the tag plan's typed fields for all links, by parameter
+ * @param ownFields values for one link, by key and parameter with a dot between them
+ * @param goesAhead whether links are wanted although a destination fails
  */
 record IssueForm(
-        String destination,
+        List<String> destinations,
         String campaign,
-        String note,
+        Desk.Choice choice,
+        LinkTerms terms,
         List<UUID> sources,
-        Map<UUID, String> slugs,
-        Map<UUID, String> names,
-        String newSource,
-        String newChannel) {
+        Map<String, String> slugs,
+        Map<String, String> names,
+        Map<String, String> fields,
+        Map<String, String> ownFields,
+        NewSource newSource,
+        boolean goesAhead) {
+    static final int MAX_DESTINATIONS = 10;
+
     private static final String SLUG = "slug.";
     private static final String NAME = "name.";
+    private static final String FIELD = "field.";
+    private static final String OWN_FIELD = "own.";
 
     /** A free ending that was offered and taken instead of the typed one. */
     private static final String USE = "use.";
 
+    /** A source to be added on the spot. */
+    record NewSource(String name, String channel) {
+        static NewSource none() {
+            return new NewSource("", "");
+        }
+    }
+
     IssueForm {
+        destinations = List.copyOf(destinations);
         sources = List.copyOf(sources);
         slugs = Map.copyOf(slugs);
         names = Map.copyOf(names);
+        fields = Map.copyOf(fields);
+        ownFields = Map.copyOf(ownFields);
     }
 
     static IssueForm empty() {
-        return new IssueForm("", "", "", List.of(), Map.of(), Map.of(), "", "");
+        return new IssueForm(
+                List.of(""),
+                "",
+                Desk.Choice.usual(),
+                LinkTerms.none(),
+                List.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                NewSource.none(),
+                false);
     }
 
     static IssueForm of(MultiValueMap<String, String> typed) {
-        List<UUID> sources = typed.getOrDefault("source", List.of()).stream()
-                .flatMap(id -> findUuid(id).stream())
-                .distinct()
-                .toList();
-        Map<UUID, String> slugs = new HashMap<>(bySource(typed, SLUG));
-        slugs.putAll(bySource(typed, USE));
+        Map<String, String> slugs = new HashMap<>(behind(typed, SLUG));
+        slugs.putAll(behind(typed, USE));
         return new IssueForm(
-                first(typed, "destination"),
+                destinations(typed),
                 first(typed, "campaign"),
-                first(typed, "note"),
-                sources,
+                new Desk.Choice(first(typed, "host"), first(typed, "plan"), first(typed, "pattern")),
+                terms(typed),
+                typed.getOrDefault("source", List.of()).stream()
+                        .flatMap(id -> Desk.findUuid(id).stream())
+                        .distinct()
+                        .toList(),
                 slugs,
-                bySource(typed, NAME),
-                first(typed, "newSource"),
-                first(typed, "newChannel"));
+                behind(typed, NAME),
+                behind(typed, FIELD),
+                behind(typed, OWN_FIELD),
+                new NewSource(first(typed, "newSource"), first(typed, "newChannel")),
+                first(typed, "goAhead").equals("yes"));
     }
 
-    IssueForm withSource(UUID source) {
-        List<UUID> all = new ArrayList<>(sources);
-        if (!all.contains(source)) {
-            all.add(source);
-        }
-        return new IssueForm(destination, campaign, note, all, slugs, names, "", newChannel);
+    private static List<String> destinations(MultiValueMap<String, String> typed) {
+        List<String> filled = typed.getOrDefault("destination", List.of()).stream()
+                .map(String::strip)
+                .filter(address -> !address.isEmpty())
+                .limit(MAX_DESTINATIONS)
+                .toList();
+        return filled.isEmpty() ? List.of("") : filled;
+    }
+
+    static LinkTerms terms(MultiValueMap<String, String> typed) {
+        return new LinkTerms(
+                first(typed, "note"),
+                first(typed, "owner"),
+                first(typed, "labels"),
+                first(typed, "firstDay"),
+                first(typed, "lastDay"),
+                first(typed, "outside"),
+                first(typed, "paid").equals("yes"),
+                first(typed, "disclosure"));
     }
 
     private static String first(MultiValueMap<String, String> typed, String name) {
@@ -70,22 +117,97 @@ record IssueForm(
         return value == null ? "" : value.strip();
     }
 
-    private static Map<UUID, String> bySource(MultiValueMap<String, String> typed, String prefix) {
-        Map<UUID, String> values = new HashMap<>();
-        typed.forEach((name, all) -> {
-            if (name.startsWith(prefix)) {
-                findUuid(name.substring(prefix.length()))
-                        .ifPresent(id -> values.put(id, all.get(0).strip()));
-            }
-        });
-        return values;
+    private static Map<String, String> behind(MultiValueMap<String, String> typed, String prefix) {
+        return typed.entrySet().stream()
+                .filter(entry -> entry.getKey().startsWith(prefix))
+                .collect(Collectors.toMap(
+                        entry -> entry.getKey().substring(prefix.length()),
+                        entry -> entry.getValue().get(0).strip()));
     }
 
-    private static Optional<UUID> findUuid(String text) {
-        try {
-            return Optional.of(UUID.fromString(text));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
+    IssueForm withSource(UUID source) {
+        List<UUID> all = new ArrayList<>(sources);
+        if (!all.contains(source)) {
+            all.add(source);
         }
+        return new IssueForm(
+                destinations,
+                campaign,
+                choice,
+                terms,
+                all,
+                slugs,
+                names,
+                fields,
+                ownFields,
+                NewSource.none(),
+                goesAhead);
+    }
+
+    /** What a pasted address told of its links, in the places where it belongs; what is typed already stays. */
+    IssueForm withAdopted(int destination, PastedOffer offer) {
+        List<String> addresses = new ArrayList<>(destinations);
+        addresses.set(destination, offer.bare());
+        List<UUID> all = new ArrayList<>(sources);
+        offer.source().filter(id -> !all.contains(id)).ifPresent(all::add);
+        Map<String, String> values = new HashMap<>(offer.fields());
+        values.putAll(fields.entrySet().stream()
+                .filter(entry -> !entry.getValue().isEmpty())
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        return new IssueForm(
+                addresses,
+                campaign.isEmpty() ? offer.campaign() : campaign,
+                choice,
+                terms,
+                all,
+                slugs,
+                names,
+                values,
+                ownFields,
+                offer.source().isPresent() ? newSource : offer.newSource(),
+                goesAhead);
+    }
+
+    IssueForm withAnotherDestination() {
+        List<String> all = new ArrayList<>(destinations);
+        if (all.size() < MAX_DESTINATIONS) {
+            all.add("");
+        }
+        return new IssueForm(
+                all, campaign, choice, terms, sources, slugs, names, fields, ownFields, newSource, goesAhead);
+    }
+
+    /** The wishes of the sheet, in the order of destinations, then sources. */
+    List<LinkWish> wishes() {
+        List<LinkWish> wishes = new ArrayList<>();
+        for (int i = 0; i < destinations.size(); i++) {
+            for (UUID source : sources) {
+                wishes.add(wish(i, source));
+            }
+        }
+        return wishes;
+    }
+
+    private LinkWish wish(int destination, UUID source) {
+        String key = key(destination, source);
+        Map<String, String> own = new HashMap<>(fields);
+        ownFields.forEach((name, value) -> {
+            if (name.startsWith(key + ".") && !value.isEmpty()) {
+                own.put(name.substring(key.length() + 1), value);
+            }
+        });
+        return new LinkWish(
+                destinations.get(destination),
+                source.toString(),
+                "",
+                campaign,
+                slugs.getOrDefault(key, ""),
+                names.getOrDefault(key, ""),
+                own,
+                terms);
+    }
+
+    static String key(int destination, UUID source) {
+        return destination + "." + source;
     }
 }

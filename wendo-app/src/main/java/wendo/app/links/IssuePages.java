@@ -1,5 +1,8 @@
 package wendo.app.links;
 
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,33 +19,46 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.destinations.DestinationLooks;
+import wendo.app.destinations.Destinations;
+import wendo.app.destinations.Look;
+import wendo.app.sources.SourceListed;
+import wendo.app.sources.Sources;
+import wendo.core.links.AddressRefused;
 import wendo.core.links.Channel;
+import wendo.core.links.WebAddress;
 
 /** The desk where links are issued. */
 @Controller
 @RequestMapping("/issue")
 class IssuePages {
-    /** As many as a desk holds; more come from a file. */
-    static final int MAX_SHEET = 40;
-
-    private final Desk desk;
+    private final IssueDesk pages;
     private final Links links;
     private final Sources sources;
-    private final Campaigns campaigns;
+    private final LinkHosts hosts;
+    private final DestinationLooks looks;
     private final LinkQueries queries;
 
-    IssuePages(Desk desk, Links links, Sources sources, Campaigns campaigns, LinkQueries queries) {
-        this.desk = desk;
+    IssuePages(
+            IssueDesk pages,
+            Links links,
+            Sources sources,
+            LinkHosts hosts,
+            DestinationLooks looks,
+            LinkQueries queries) {
+        this.pages = pages;
         this.links = links;
         this.sources = sources;
-        this.campaigns = campaigns;
+        this.hosts = hosts;
+        this.looks = looks;
         this.queries = queries;
     }
 
     /** Also at the addresses that a refused form leaves in the browser, for whoever opens one of them again. */
-    @GetMapping({"", "/sheet", "/source"})
-    ModelAndView page() {
-        return page(IssueForm.empty(), Map.of(), "links/issue");
+    @GetMapping({"", "/sheet", "/source", "/adopt", "/destination"})
+    ModelAndView page(CurrentPerson person) {
+        return pages.begin(person);
     }
 
     /** The sheet for what is on the desk so far; a part of the page for htmx, else the whole page. */
@@ -50,43 +66,94 @@ class IssuePages {
     ModelAndView sheet(
             @RequestParam MultiValueMap<String, String> typed,
             @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx) {
-        return page(IssueForm.of(typed), Map.of(), htmx.isPresent() ? "links/issue :: sheet" : "links/issue");
+        return pages.show(IssueForm.of(typed), Map.of(), htmx.isPresent() ? "links/issue :: sheet" : "links/issue");
+    }
+
+    @PostMapping("/destination")
+    ModelAndView anotherDestination(@RequestParam MultiValueMap<String, String> typed) {
+        return pages.show(IssueForm.of(typed).withAnotherDestination());
+    }
+
+    /** What is found at the addresses on the desk. */
+    @PostMapping("/look")
+    ModelAndView look(@RequestParam MultiValueMap<String, String> typed, Business business) {
+        return new ModelAndView("links/look :: looks").addObject("looks", lookAtAll(IssueForm.of(typed), business));
+    }
+
+    /** Takes the tags of a pasted address for what they say. */
+    @PostMapping("/adopt")
+    ModelAndView adopt(@RequestParam MultiValueMap<String, String> typed, @RequestParam int adopt) {
+        IssueForm form = IssueForm.of(typed);
+        IssueSheet sheet = pages.layOut(form);
+        if (adopt < 0 || adopt >= sheet.leads().size()) {
+            return pages.show(form);
+        }
+        Optional<PastedOffer> offer = sheet.leads().get(adopt).offer();
+        return pages.show(offer.map(found -> form.withAdopted(adopt, found)).orElse(form));
     }
 
     @PostMapping("/source")
     ModelAndView addSource(@RequestParam MultiValueMap<String, String> typed) {
         IssueForm form = IssueForm.of(typed);
-        Optional<Channel> channel = findChannel(form.newChannel());
-        Optional<String> refusal = Sources.refusal(form.newSource())
+        Optional<Channel> channel = Channel.find(form.newSource().channel());
+        Optional<String> refusal = Sources.refusal(form.newSource().name())
                 .or(() -> channel.isPresent() ? Optional.empty() : Optional.of("Choose what kind of source it is."));
         if (refusal.isPresent()) {
             return refused(form, Map.of("newSource", refusal.get()));
         }
-        SourceListed source = sources.findOrCreate(form.newSource(), channel.orElseThrow());
-        return page(form.withSource(source.id()), Map.of(), "links/issue");
+        SourceListed source = sources.findOrCreate(form.newSource().name(), channel.orElseThrow());
+        return pages.show(form.withSource(source.id()));
     }
 
     @PostMapping
-    ModelAndView issue(@RequestParam MultiValueMap<String, String> typed, CurrentPerson person) {
+    ModelAndView issue(@RequestParam MultiValueMap<String, String> typed, Business business, CurrentPerson person) {
         IssueForm form = IssueForm.of(typed);
-        if (form.sources().size() > MAX_SHEET) {
-            return refused(form, Map.of("sources", "A sheet holds %d links; untick some.".formatted(MAX_SHEET)));
+        IssueSheet sheet = pages.layOut(form);
+        if (!sheet.isReady()) {
+            return refused(form, byField(sheet.faults()));
         }
-        Links.Issued issued = links.issue(form, person.name());
+        if (!form.goesAhead()) {
+            Optional<String> problem = lookAtAll(form, business).entrySet().stream()
+                    .filter(found ->
+                            found.getValue().map(look -> !look.isWell()).orElse(false))
+                    .map(found -> found.getKey() + ": "
+                            + found.getValue().orElseThrow().problem())
+                    .findFirst();
+            if (problem.isPresent()) {
+                return refused(form, Map.of("failing", problem.get()));
+            }
+        }
+        Links.Issued issued = links.issue(form.wishes(), form.choice(), person.name());
         if (issued instanceof Links.Issued.Done done) {
             String ids = done.links().stream().map(link -> "link=" + link.id()).collect(Collectors.joining("&"));
             return new ModelAndView("redirect:/issue/done?" + ids);
         }
-        Map<String, String> faults = ((Links.Issued.Refused) issued)
-                .faults().stream()
-                        .collect(Collectors.toMap(IssueFault::field, IssueFault::message, (first, second) -> first));
-        return refused(form, faults);
+        return refused(form, byField(((Links.Issued.Refused) issued).faults()));
+    }
+
+    /** The looks by address as typed; an address that cannot be read has none, nor has one that was asked too often. */
+    private Map<String, Optional<Look>> lookAtAll(IssueForm form, Business business) {
+        Map<String, WebAddress> readable = new LinkedHashMap<>();
+        for (String typed : form.destinations()) {
+            try {
+                readable.put(typed, Destinations.check(typed, business, hosts.names()));
+            } catch (AddressRefused e) {
+                continue; // the sheet says what is wrong with it
+            }
+        }
+        List<Optional<Look>> found = looks.lookAtAll(new ArrayList<>(readable.values()), business);
+        Map<String, Optional<Look>> byTyped = new LinkedHashMap<>();
+        int next = 0;
+        for (String typed : readable.keySet()) {
+            byTyped.put(typed, found.get(next++));
+        }
+        return byTyped;
     }
 
     @GetMapping("/done")
     String done(@RequestParam(name = "link", defaultValue = "") List<UUID> ids, Model model) {
         List<LinkQueries.Row> issued =
-                queries.byIds(ids.stream().limit(MAX_SHEET).toList());
+                queries.byIds(ids.stream().limit(IssueSheet.MAX_LINKS).toList());
         if (issued.isEmpty()) {
             return "redirect:/issue";
         }
@@ -99,33 +166,15 @@ class IssuePages {
         return "links/done";
     }
 
+    private static Map<String, String> byField(List<IssueFault> faults) {
+        Map<String, String> byField = new HashMap<>();
+        faults.forEach(fault -> byField.putIfAbsent(fault.field(), fault.message()));
+        return byField;
+    }
+
     private ModelAndView refused(IssueForm form, Map<String, String> faults) {
-        ModelAndView page = page(form, faults, "links/issue");
+        ModelAndView page = pages.show(form, faults, "links/issue");
         page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         return page;
-    }
-
-    private ModelAndView page(IssueForm form, Map<String, String> faults, String template) {
-        List<SourceListed> all = sources.list();
-        Map<Channel, List<SourceListed>> byChannel = all.stream()
-                .collect(Collectors.groupingBy(
-                        SourceListed::channel, () -> new java.util.EnumMap<>(Channel.class), Collectors.toList()));
-        ModelAndView page = new ModelAndView(template);
-        page.addObject("form", form)
-                .addObject("sheet", desk.layOut(form))
-                .addObject("begun", !form.equals(IssueForm.empty()))
-                .addObject("faults", faults)
-                .addObject("sources", byChannel)
-                .addObject("channels", Channel.values())
-                .addObject("campaigns", campaigns.list());
-        return page;
-    }
-
-    private static Optional<Channel> findChannel(String key) {
-        try {
-            return Optional.of(Channel.of(key));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
     }
 }

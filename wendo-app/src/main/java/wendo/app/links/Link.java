@@ -4,8 +4,13 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import wendo.app.business.BusinessId;
+import wendo.core.links.Tagging;
+import wendo.core.links.WebAddress;
 
 @Entity
 @SuppressWarnings("UnusedVariable") // the database reads them
@@ -24,37 +29,76 @@ class Link {
     private UUID sourceId;
     private UUID campaignId;
     private UUID destinationId;
+    private String tags;
     private String taggedAddress;
+    private @Nullable UUID ownerId;
+    private String[] labels = {};
+    private @Nullable LocalDate firstDay;
+    private @Nullable LocalDate lastDay;
+    private String outsideAddress = "";
+    private boolean isPaid;
+    private String disclosure = "";
+    private @Nullable Instant archivedAt;
     private Instant createdAt;
     private String createdBy;
+
+    /** The rows that a link points to. */
+    record Belongs(UUID source, UUID campaign, UUID destination) {}
 
     @SuppressWarnings("NullAway.Init")
     protected Link() {}
 
-    Link(
-            BusinessId business,
-            IssueSheet sheet,
-            IssueSheet.Stub stub,
-            CampaignListed campaign,
-            Destination destination) {
+    Link(BusinessId business, UUID host, Draft draft, Belongs belongs) {
         this.id = UUID.randomUUID();
         this.businessId = business.value();
-        this.hostId = sheet.host().id();
-        this.slug = stub.checkedSlug().value();
-        this.skeleton = stub.checkedSlug().skeleton();
-        this.name = stub.name();
-        this.note = sheet.note();
-        this.sourceId = stub.source().id();
-        this.campaignId = campaign.id();
-        this.destinationId = destination.id();
-        this.taggedAddress = stub.taggedAddress();
+        this.hostId = host;
+        this.slug = draft.checkedSlug().value();
+        this.skeleton = draft.checkedSlug().skeleton();
+        this.name = draft.name();
+        this.note = "";
+        this.sourceId = belongs.source();
+        this.campaignId = belongs.campaign();
+        this.destinationId = belongs.destination();
+        this.tags = Tagging.write(draft.parameters());
+        this.taggedAddress = draft.taggedAddress();
         this.createdAt = Instant.EPOCH;
         this.createdBy = "";
+        agree(draft.terms());
+    }
+
+    /** Takes over what is said of the link beyond what it is. */
+    void agree(CheckedTerms terms) {
+        this.note = terms.note();
+        this.ownerId = terms.owner().orElse(null);
+        this.labels = terms.labels().toArray(String[]::new);
+        this.firstDay = terms.firstDay().orElse(null);
+        this.lastDay = terms.lastDay().orElse(null);
+        this.outsideAddress = terms.outside().map(this::tag).orElse("");
+        this.isPaid = terms.isPaid();
+        this.disclosure = terms.disclosure();
+    }
+
+    private String tag(WebAddress address) {
+        return Tagging.of(address, Tagging.read(tags)).address().toString();
     }
 
     void issuedBy(String person, Instant at) {
         this.createdBy = person;
         this.createdAt = at;
+    }
+
+    void rename(String newName) {
+        this.name = newName;
+    }
+
+    /** Leads to another page from now on, with the tags it has. */
+    void leadTo(UUID destination, WebAddress address) {
+        this.destinationId = destination;
+        this.taggedAddress = tag(address);
+    }
+
+    void label(List<String> newLabels) {
+        this.labels = newLabels.toArray(String[]::new);
     }
 
     UUID id() {

@@ -6,8 +6,13 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -29,8 +34,12 @@ import wendo.app.business.BusinessId;
 class LinkDirectoryFeed implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(LinkDirectoryFeed.class);
     private static final int WAIT_MILLIS = 1000;
-    private static final String LINKS =
-            "select host, slug, link_id, source_id, business_id, tagged_address from door_links(?)";
+    private static final String HOSTS =
+            "select name, host_id, business_id, business_name, forwards_to from door_link_hosts()";
+    private static final String LINKS = """
+            select host, slug, link_id, source_id, business_id, tagged_address, opens_at, closes_at, outside_address
+            from door_links(?)
+            """;
 
     private final LinkDirectory directory;
     private final DataSourceProperties database;
@@ -93,27 +102,40 @@ class LinkDirectoryFeed implements SmartLifecycle {
         loaded.countDown();
         PGConnection notifications = connection.unwrap(PGConnection.class);
         while (isRunning()) {
-            for (PGNotification change : notifications.getNotifications(WAIT_MILLIS)) {
-                if (change.getName().equals("wendo_link")) {
-                    load(connection, UUID.fromString(change.getParameter()));
-                } else {
-                    loadAll(connection);
-                }
+            heed(connection, notifications.getNotifications(WAIT_MILLIS));
+        }
+    }
+
+    /** A sheet of thousands of links tells of each; they are read together. */
+    private void heed(Connection connection, PGNotification[] changes) throws SQLException {
+        Set<UUID> links = new LinkedHashSet<>();
+        boolean hostsChanged = false;
+        for (PGNotification change : changes) {
+            if (change.getName().equals("wendo_link")) {
+                links.add(UUID.fromString(change.getParameter()));
+            } else {
+                hostsChanged = true;
             }
+        }
+        if (hostsChanged) {
+            loadAll(connection);
+        } else if (!links.isEmpty()) {
+            query(connection, links.toArray(UUID[]::new), directory::put);
         }
     }
 
     private void loadAll(Connection connection) throws SQLException {
         Map<String, LinkDirectory.Host> hosts = new HashMap<>();
         try (Statement statement = connection.createStatement();
-                ResultSet row =
-                        statement.executeQuery("select name, business_id, business_name from door_link_hosts()")) {
+                ResultSet row = statement.executeQuery(HOSTS)) {
             while (row.next()) {
                 hosts.put(
                         row.getString(1),
                         new LinkDirectory.Host(
-                                new BusinessId(row.getObject(2, UUID.class)),
-                                row.getString(3),
+                                row.getObject(2, UUID.class),
+                                new BusinessId(row.getObject(3, UUID.class)),
+                                row.getString(4),
+                                row.getString(5),
                                 LinkDirectory.noTargets()));
             }
         }
@@ -126,30 +148,41 @@ class LinkDirectoryFeed implements SmartLifecycle {
         directory.replace(hosts);
     }
 
-    private void load(Connection connection, UUID link) throws SQLException {
-        query(connection, link, directory::put);
-    }
-
     private interface Taker {
         void take(String host, String slug, LinkDirectory.Target target);
     }
 
-    private static void query(Connection connection, @Nullable UUID link, Taker taker) throws SQLException {
+    private static void query(Connection connection, UUID @Nullable [] links, Taker taker) throws SQLException {
         try (PreparedStatement statement = connection.prepareStatement(LINKS)) {
-            statement.setObject(1, link, java.sql.Types.OTHER);
+            statement.setArray(1, links == null ? null : connection.createArrayOf("uuid", links));
             try (ResultSet row = statement.executeQuery()) {
                 while (row.next()) {
-                    taker.take(
-                            row.getString(1),
-                            row.getString(2),
-                            new LinkDirectory.Target(
-                                    row.getObject(3, UUID.class),
-                                    row.getObject(4, UUID.class),
-                                    new BusinessId(row.getObject(5, UUID.class)),
-                                    row.getString(6)));
+                    taker.take(row.getString(1), row.getString(2), target(row));
                 }
             }
         }
+    }
+
+    private static LinkDirectory.Target target(ResultSet row) throws SQLException {
+        return new LinkDirectory.Target(
+                row.getObject(3, UUID.class),
+                row.getObject(4, UUID.class),
+                new BusinessId(row.getObject(5, UUID.class)),
+                row.getString(6),
+                days(row));
+    }
+
+    private static Optional<LinkDirectory.Days> days(ResultSet row) throws SQLException {
+        String outside = row.getString(9);
+        if (outside.isEmpty()) {
+            return Optional.empty();
+        }
+        Timestamp opens = row.getTimestamp(7);
+        Timestamp closes = row.getTimestamp(8);
+        return Optional.of(new LinkDirectory.Days(
+                opens == null ? Instant.MIN : opens.toInstant(),
+                closes == null ? Instant.MAX : closes.toInstant(),
+                outside));
     }
 
     private void pause() {

@@ -1,46 +1,196 @@
 package wendo.app.links;
 
 import java.net.URI;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
 import wendo.core.links.Slug;
 
-/** The hosts whose links Wendo answers for the current business. For now each business has one. */
+/** The hosts whose links Wendo answers for the current business. */
 @Service
 public class LinkHosts {
+    private static final String HOSTS = """
+            select h.id, h.name, h.origin, h.is_default, h.retired_at, h.checked_at, h.problem, h.forwards_to,
+                (select count(*) from link l where l.host_id = h.id) as links,
+                (select o.origin || '/' || f.slug from link f join link_host o on o.id = f.host_id
+                    where f.id = h.forwards_to) as forward_address
+            from link_host h
+            """;
+
     private final JdbcClient jdbc;
+    private final Clock clock;
 
     /** A link host; {@code origin} is what is printed: scheme, name and, where needed, port. */
     public record LinkHost(UUID id, String origin) {
         public String address(Slug slug) {
             return origin + "/" + slug;
         }
+
+        public String name() {
+            return URI.create(origin).getHost();
+        }
     }
 
-    LinkHosts(JdbcClient jdbc) {
+    /**
+     * A host with what Setup shows of it.
+     *
+     * @param problem what the last check found; empty text if it answered as Wendo
+     * @param forwardAddress the link that all its other paths go by way of; empty text if none
+     */
+    public record Detail(
+            LinkHost host,
+            boolean isDefault,
+            boolean isRetired,
+            Optional<Instant> checkedAt,
+            String problem,
+            String forwardAddress,
+            long links) {}
+
+    LinkHosts(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
+        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public LinkHost defaultHost() {
         return jdbc.sql("select id, origin from link_host where is_default")
-                .query((row, number) -> new LinkHost(row.getObject(1, UUID.class), row.getString(2)))
+                .query(LinkHosts::host)
                 .single();
+    }
+
+    /** Those that new links may be made on, the default first. */
+    @Transactional(readOnly = true)
+    public List<LinkHost> inUse() {
+        return jdbc.sql("select id, origin from link_host where retired_at is null order by is_default desc, name")
+                .query(LinkHosts::host)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Detail> list() {
+        return jdbc.sql(HOSTS + "order by h.is_default desc, h.retired_at nulls first, h.name")
+                .query(LinkHosts::detail)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Detail> find(UUID id) {
+        return jdbc.sql(HOSTS + "where h.id = ?")
+                .param(id)
+                .query(LinkHosts::detail)
+                .optional();
+    }
+
+    /** The names of all of them: pages that links may not lead to. */
+    @Transactional(readOnly = true)
+    public Set<String> names() {
+        return jdbc.sql("select name from link_host").query(String.class).list().stream()
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** Makes the host of this origin the business's default, or changes how its address is written. */
     @Transactional
     public void open(String origin) {
         jdbc.sql("""
-                        insert into link_host (id, business_id, name, origin, is_default) values (?, ?, ?, ?, true)
+                        insert into link_host (id, business_id, name, origin, is_default, problem)
+                        values (?, ?, ?, ?, true, '')
                         on conflict (name) do update set origin = excluded.origin
                         """)
                 .params(UUID.randomUUID(), BusinessScope.current().value())
-                .params(URI.create(origin).getHost().toLowerCase(Locale.ROOT), origin)
+                .params(nameOf(origin), origin)
                 .update();
+    }
+
+    /** Adds a host; empty if the name is a host already, of this business or of another. */
+    @Transactional
+    Optional<UUID> add(String origin) {
+        UUID id = UUID.randomUUID();
+        int added = jdbc.sql("""
+                        insert into link_host (id, business_id, name, origin, is_default, problem)
+                        values (?, ?, ?, ?, false, '') on conflict (name) do nothing
+                        """)
+                .params(id, BusinessScope.current().value())
+                .params(nameOf(origin), origin)
+                .update();
+        return added == 1 ? Optional.of(id) : Optional.empty();
+    }
+
+    private static String nameOf(String origin) {
+        return URI.create(origin).getHost().toLowerCase(Locale.ROOT);
+    }
+
+    @Transactional
+    void checked(UUID id, String problem) {
+        jdbc.sql("update link_host set checked_at = ?, problem = ? where id = ?")
+                .params(Timestamp.from(clock.instant()), problem, id)
+                .update();
+    }
+
+    /** New links are made on this host from now on, unless another is chosen. False if it is out of use. */
+    @Transactional
+    boolean makeDefault(UUID id) {
+        if (jdbc.sql("select 1 from link_host where id = ? and retired_at is null for update")
+                .param(id)
+                .query(Integer.class)
+                .optional()
+                .isEmpty()) {
+            return false;
+        }
+        jdbc.sql("update link_host set is_default = false where is_default").update();
+        try {
+            return jdbc.sql("update link_host set is_default = true where id = ? and retired_at is null")
+                            .param(id)
+                            .update()
+                    == 1;
+        } catch (DuplicateKeyException e) {
+            return false; // somebody chose another at this very moment
+        }
+    }
+
+    /** Takes a host out of use for new links, or back; its old links live on. The default one stays in use. */
+    @Transactional
+    boolean retire(UUID id, boolean away) {
+        return jdbc.sql("""
+                        update link_host set retired_at = case when ? then cast(? as timestamptz) end
+                        where id = ? and not is_default
+                        """).params(away, Timestamp.from(clock.instant()), id).update() == 1;
+    }
+
+    /** All paths that are no links of this host's own go by way of a link, or are dead ends again. */
+    @Transactional
+    void forward(UUID id, Optional<UUID> link) {
+        jdbc.sql("update link_host set forwards_to = (select id from link where id = any(?)) where id = ?")
+                .params(link.stream().toArray(UUID[]::new), id)
+                .update();
+    }
+
+    private static LinkHost host(ResultSet row, int number) throws SQLException {
+        return new LinkHost(row.getObject("id", UUID.class), row.getString("origin"));
+    }
+
+    private static Detail detail(ResultSet row, int number) throws SQLException {
+        Timestamp checked = row.getTimestamp("checked_at");
+        String forward = row.getString("forward_address");
+        return new Detail(
+                host(row, number),
+                row.getBoolean("is_default"),
+                row.getTimestamp("retired_at") != null,
+                Optional.ofNullable(checked).map(Timestamp::toInstant),
+                row.getString("problem"),
+                forward == null ? "" : forward,
+                row.getLong("links"));
     }
 }

@@ -8,6 +8,7 @@ import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -61,6 +62,22 @@ class LinkQueries {
 
     record Listed(List<Counted> rows, long found) {}
 
+    /** Which links are wanted: of a source, of a campaign, to a destination; those that are empty hold back nothing. */
+    record Only(Optional<UUID> source, Optional<UUID> campaign, Optional<UUID> destination) {
+        public boolean isAll() {
+            return source.isEmpty() && campaign.isEmpty() && destination.isEmpty();
+        }
+    }
+
+    /** The link that a pasted address, with or without scheme, tags or capitals, or a slug alone means. */
+    @Transactional(readOnly = true)
+    Optional<UUID> findPasted(String pasted) {
+        return jdbc.sql("select id from link where slug = ? order by created_at limit 1")
+                .param(lastPart(pasted.strip().toLowerCase(Locale.ROOT)))
+                .query(UUID.class)
+                .optional();
+    }
+
     /** In the order of the identifiers. */
     @Transactional(readOnly = true)
     List<Row> byIds(List<UUID> ids) {
@@ -82,9 +99,12 @@ class LinkQueries {
     }
 
     @Transactional(readOnly = true)
-    Listed list(String needle, Period period, ZoneId zone) {
+    Listed list(String needle, Only only, Period period, ZoneId zone) {
         String sql = """
-                with found as (%s where %s),
+                with found as (%s where %s
+                    and (:source = '{}' or l.source_id = any(cast(:source as uuid[])))
+                    and (:campaign = '{}' or l.campaign_id = any(cast(:campaign as uuid[])))
+                    and (:destination = '{}' or l.destination_id = any(cast(:destination as uuid[])))),
                 counted as materialized (
                     select link_id, count(*) filter (where visits > 0) as people, sum(visits) as visits,
                         sum(not_counted) as not_counted
@@ -105,6 +125,9 @@ class LinkQueries {
         List<Counted> rows = jdbc.sql(sql)
                 .param("needle", text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"))
                 .param("slug", lastPart(text))
+                .param("source", array(only.source()))
+                .param("campaign", array(only.campaign()))
+                .param("destination", array(only.destination()))
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
                 .query((row, number) -> {
@@ -114,6 +137,25 @@ class LinkQueries {
                 })
                 .list();
         return new Listed(rows, found[0]);
+    }
+
+    private static String array(Optional<UUID> id) {
+        return id.map(one -> "{" + one + "}").orElse("{}");
+    }
+
+    /** What the links that are wanted have in common, in words; empty text if nothing. */
+    @Transactional(readOnly = true)
+    String words(Only only) {
+        return jdbc.sql("""
+                        select concat_ws(', ',
+                            (select 'of ' || name from source where id = any(cast(? as uuid[]))),
+                            (select 'in ' || name from campaign where id = any(cast(? as uuid[]))),
+                            (select 'to ' || coalesce(nullif(name, ''), address) from destination
+                                where id = any(cast(? as uuid[]))))
+                        """)
+                .params(array(only.source()), array(only.campaign()), array(only.destination()))
+                .query(String.class)
+                .single();
     }
 
     private static String lastPart(String pasted) {

@@ -3,7 +3,6 @@ package wendo.app.links;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceException;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -14,16 +13,23 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.interceptor.TransactionAspectSupport;
 import wendo.app.business.BusinessScope;
+import wendo.app.campaigns.Campaigns;
+import wendo.app.destinations.Destinations;
+import wendo.app.sources.SourceListed;
+import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
 import wendo.core.links.WebAddress;
 
 /** Issues links: a sheet of them, all or none. */
 @Service
 public class Links {
+    /** Rows that one statement batch holds; the entities of a long sheet are let go as it is written. */
+    private static final int FLUSH_EVERY = 500;
+
     private final Desk desk;
     private final Sources sources;
     private final Campaigns campaigns;
-    private final DestinationRepository destinations;
+    private final Destinations destinations;
     private final EntityManager entities;
     private final Clock clock;
 
@@ -31,7 +37,7 @@ public class Links {
             Desk desk,
             Sources sources,
             Campaigns campaigns,
-            DestinationRepository destinations,
+            Destinations destinations,
             EntityManager entities,
             Clock clock) {
         this.desk = desk;
@@ -58,32 +64,33 @@ public class Links {
     /** Issues by names: sources and the campaign that do not exist yet are made along with the links. */
     @Transactional
     public Issued issue(String destination, String campaign, List<Wish> wishes, String issuedBy) {
-        List<UUID> ids = new ArrayList<>();
-        Map<UUID, String> slugs = new HashMap<>();
-        List<IssueFault> faults = new ArrayList<>();
-        for (int i = 0; i < wishes.size(); i++) {
-            String field = "sources[%d].source".formatted(i);
-            Sources.refusal(wishes.get(i).source()).ifPresent(reason -> faults.add(new IssueFault(field, reason)));
-        }
-        if (!faults.isEmpty()) {
-            return new Issued.Refused(faults);
-        }
-        for (Wish wish : wishes) {
-            UUID id = sources.findOrCreate(wish.source(), wish.channel()).id();
-            ids.add(id);
-            slugs.put(id, wish.slug());
-        }
-        return issue(new IssueForm(destination, campaign, "", ids, slugs, Map.of(), "", ""), issuedBy);
+        List<LinkWish> all = wishes.stream()
+                .map(wish -> new LinkWish(
+                        destination,
+                        wish.source(),
+                        wish.channel().key(),
+                        campaign,
+                        wish.slug(),
+                        "",
+                        Map.of(),
+                        LinkTerms.none()))
+                .toList();
+        return issue(all, Desk.Choice.usual(), issuedBy);
     }
 
     @Transactional
-    Issued issue(IssueForm form, String issuedBy) {
-        IssueSheet sheet = desk.layOut(form);
-        if (!sheet.isReady()) {
-            return refused(sheet.faults());
-        }
+    Issued issue(List<LinkWish> wishes, Desk.Choice choice, String issuedBy) {
+        IssueSetting setting = desk.setting(choice);
+        List<Draft> drafts = desk.layOut(wishes, setting);
+        List<IssueFault> faults = IssueFault.ofSheet(drafts);
+        return faults.isEmpty() ? issueAll(drafts, setting, issuedBy) : refused(faults);
+    }
+
+    /** Issues what was found good, unless somebody else takes an ending at this very moment: then none. */
+    @Transactional
+    Issued issueAll(List<Draft> drafts, IssueSetting setting, String issuedBy) {
         try {
-            return new Issued.Done(store(sheet, form.campaign(), issuedBy));
+            return new Issued.Done(new Storing(setting, issuedBy).store(drafts));
         } catch (DataIntegrityViolationException | PersistenceException e) {
             return refused(List.of(
                     new IssueFault("sources", "An ending was taken this very moment. Nothing was issued; try again.")));
@@ -96,28 +103,58 @@ public class Links {
         return new Issued.Refused(faults);
     }
 
-    private List<IssuedLink> store(IssueSheet sheet, String campaignName, String issuedBy) {
-        Instant now = clock.instant();
-        CampaignListed campaign = campaigns.findOrCreate(campaignName);
-        Destination destination = destinations
-                .findByAddress(sheet.destinationAddress())
-                .orElseGet(() -> create(sheet.destinationAddress(), now));
-        List<IssuedLink> issued = new ArrayList<>();
-        for (IssueSheet.Stub stub : sheet.stubs()) {
-            Link link = new Link(BusinessScope.current(), sheet, stub, campaign, destination);
-            link.issuedBy(issuedBy, now);
-            entities.persist(link);
-            String slug = stub.checkedSlug().value();
-            issued.add(new IssuedLink(
-                    link.id(), sheet.host().origin() + "/" + slug, slug, stub.source(), stub.taggedAddress()));
-        }
-        entities.flush();
-        return List.copyOf(issued);
-    }
+    /** Writes one sheet; what several of its links share is looked up once. */
+    private final class Storing {
+        private final IssueSetting setting;
+        private final LinkDestination.Change change;
+        private final Map<String, SourceListed> madeSources = new HashMap<>();
+        private final Map<String, UUID> campaignIds = new HashMap<>();
+        private final Map<WebAddress, UUID> destinationIds = new HashMap<>();
 
-    private Destination create(String address, Instant now) {
-        Destination destination = new Destination(BusinessScope.current(), WebAddress.of(address), now);
-        entities.persist(destination);
-        return destination;
+        private Storing(IssueSetting setting, String issuedBy) {
+            this.setting = setting;
+            this.change = new LinkDestination.Change(issuedBy, clock.instant(), "");
+        }
+
+        private List<IssuedLink> store(List<Draft> drafts) {
+            List<IssuedLink> issued = new ArrayList<>();
+            for (Draft draft : drafts) {
+                issued.add(store(draft));
+                if (issued.size() % FLUSH_EVERY == 0) {
+                    entities.flush();
+                    entities.clear();
+                }
+            }
+            entities.flush();
+            sources.useAgain(
+                    issued.stream().map(link -> link.source().id()).distinct().toList());
+            return List.copyOf(issued);
+        }
+
+        private IssuedLink store(Draft draft) {
+            SourceListed source = draft.what().source().orElseGet(() -> source(draft.what()));
+            WebAddress page = draft.destination().orElseThrow();
+            UUID destination = destinationIds.computeIfAbsent(
+                    page, address -> destinations.findOrCreate(address).id());
+            UUID campaign = campaignIds.computeIfAbsent(
+                    draft.what().campaign(),
+                    name -> campaigns.findOrCreate(name).id());
+            Link link = new Link(
+                    BusinessScope.current(),
+                    setting.host().id(),
+                    draft,
+                    new Link.Belongs(source.id(), campaign, destination));
+            link.issuedBy(change.by(), change.at());
+            entities.persist(link);
+            entities.persist(
+                    new LinkDestination(BusinessScope.current(), link.id(), destination, page.toString(), change));
+            return new IssuedLink(link.id(), draft.url(), draft.checkedSlug().value(), source, draft.taggedAddress());
+        }
+
+        private SourceListed source(Draft.What what) {
+            return madeSources.computeIfAbsent(
+                    wendo.core.links.Tag.of(what.sourceName()).value(),
+                    tag -> sources.findOrCreate(what.sourceName(), what.channel()));
+        }
     }
 }

@@ -47,9 +47,9 @@ class LinksApi {
     @ResponseStatus(HttpStatus.CREATED)
     LinksBody issue(@RequestBody Order order) {
         List<Place> places = order.sources() == null ? List.of() : order.sources();
-        if (places.isEmpty() || places.size() > IssuePages.MAX_SHEET) {
+        if (places.isEmpty() || places.size() > IssueSheet.MAX_LINKS) {
             throw refusal(List.of(new ApiFaults.Fault(
-                    "sources", "Name 1 to %d sources; there were %d.".formatted(IssuePages.MAX_SHEET, places.size()))));
+                    "sources", "Name 1 to %d sources; there were %d.".formatted(IssueSheet.MAX_LINKS, places.size()))));
         }
         List<Links.Wish> wishes = places.stream().map(LinksApi::wish).toList();
         if (wishes.stream().map(Links.Wish::source).distinct().count() < wishes.size()) {

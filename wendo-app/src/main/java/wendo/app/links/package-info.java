@@ -1,5 +1,5 @@
-/** Links: sources, campaigns, destinations, issuing, the list, and what the link host knows. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "site"})
+/** Links: the desk they are issued from, their list, and what the link host knows of them. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "campaigns", "destinations", "site", "sources"})
 @NullMarked
 package wendo.app.links;
 

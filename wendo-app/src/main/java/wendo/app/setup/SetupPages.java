@@ -16,7 +16,7 @@ import wendo.app.accounts.ApiKeys;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.links.LinkHosts;
-import wendo.app.links.Sources;
+import wendo.app.sources.Sources;
 
 /** The business, its site tag and its keys. */
 @Controller
@@ -53,7 +53,7 @@ class SetupPages {
     @PostMapping("/keys")
     ModelAndView create(
             @RequestParam String name, Business business, CurrentPerson person, Model model, RedirectAttributes next) {
-        require(person);
+        person.mustBeAllowedToSetUp();
         String wanted = name.strip();
         if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
             model.addAttribute(
@@ -68,16 +68,10 @@ class SetupPages {
 
     @PostMapping("/keys/{id}/revoke")
     String revoke(@PathVariable UUID id, CurrentPerson person) {
-        require(person);
+        person.mustBeAllowedToSetUp();
         if (!keys.revoke(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         return "redirect:/setup#keys";
-    }
-
-    private static void require(CurrentPerson person) {
-        if (!person.role().maySetUp()) {
-            throw new ResponseStatusException(HttpStatus.FORBIDDEN);
-        }
     }
 }

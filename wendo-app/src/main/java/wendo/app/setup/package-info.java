@@ -1,5 +1,5 @@
 /** Setup: the business, its site tag and its keys for programs. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "sources"})
 @NullMarked
 package wendo.app.setup;
 

@@ -1,4 +1,4 @@
-package wendo.app.spend;
+package wendo.app.site;
 
 import java.math.BigDecimal;
 import java.text.DecimalFormatSymbols;
@@ -7,11 +7,11 @@ import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 
 /** An amount as people type it, with or without the currency's sign and the thousands' separator. */
-record Amount(long minor) {
+public record Amount(long minor) {
     private static final long MAX_MINOR = 100_000_000_000L;
 
     /** Throws {@link IllegalArgumentException} with a message for the person who typed it. */
-    static Amount of(String typed, CurrencyUnit currency, Locale locale) {
+    public static Amount of(String typed, CurrencyUnit currency, Locale locale) {
         DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
         String number = typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
                 .replaceFirst("(?i)^" + currency.getCode(), "")
@@ -29,5 +29,12 @@ record Amount(long minor) {
             throw new IllegalArgumentException("Type an amount above 0 and below a billion, %s.".formatted(example));
         }
         return new Amount(minor.longValueExact());
+    }
+
+    /** An amount as {@link #of} would read it again. */
+    public static String typed(long minor, CurrencyUnit currency, Locale locale) {
+        return BigDecimal.valueOf(minor, currency.getDecimalPlaces())
+                .toPlainString()
+                .replace('.', DecimalFormatSymbols.getInstance(locale).getDecimalSeparator());
     }
 }

@@ -1,4 +1,4 @@
-package wendo.app.links;
+package wendo.app.sources;
 
 import java.util.UUID;
 import wendo.core.links.Channel;

@@ -1,4 +1,4 @@
-package wendo.app.links;
+package wendo.app.sources;
 
 import java.util.List;
 import java.util.Optional;

@@ -9,7 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.business.Business;
-import wendo.app.links.SourceListed;
+import wendo.app.site.Amount;
+import wendo.app.sources.SourceListed;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 

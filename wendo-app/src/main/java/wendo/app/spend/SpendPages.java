@@ -1,7 +1,6 @@
 package wendo.app.spend;
 
 import java.io.Serializable;
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -19,10 +18,11 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
-import wendo.app.links.SourceListed;
-import wendo.app.links.Sources;
+import wendo.app.site.Amount;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Ribbons;
+import wendo.app.sources.SourceListed;
+import wendo.app.sources.Sources;
 import wendo.core.measure.Period;
 
 /** Entering what sources cost. */
@@ -85,18 +85,12 @@ class SpendPages {
         if (row.isEmpty() || !spends.remove(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        next.addFlashAttribute("removed", Removed.of(row.get(), typed(row.get(), business)));
+        next.addFlashAttribute(
+                "removed",
+                Removed.of(
+                        row.get(),
+                        Amount.typed(row.get().lump().amountMinor(), business.currency(), business.locale())));
         return "redirect:/spend?" + choice.query();
-    }
-
-    /** The amount as its form would read it again. */
-    private static String typed(SpendQueries.Row row, Business business) {
-        return BigDecimal.valueOf(row.lump().amountMinor(), business.currency().getDecimalPlaces())
-                .toPlainString()
-                .replace(
-                        '.',
-                        java.text.DecimalFormatSymbols.getInstance(business.locale())
-                                .getDecimalSeparator());
     }
 
     private ModelAndView page(SpendForm form, Map<String, String> faults, PeriodChoice choice) {

@@ -1,5 +1,5 @@
 /** Spend: what each source cost, as entered. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "site", "sources"})
 @NullMarked
 package wendo.app.spend;
 

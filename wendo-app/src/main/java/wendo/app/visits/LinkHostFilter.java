@@ -62,12 +62,23 @@ class LinkHostFilter implements Filter {
             return;
         }
         boolean asks = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
-        Optional<LinkDirectory.Target> target = asks ? host.get().find(slug(request)) : Optional.empty();
+        if (asks && request.getRequestURI().equals(LinkDirectory.PROOF_PATH)) {
+            tellWho(response, host.get());
+            return;
+        }
+        Optional<LinkDirectory.Target> target = asks ? directory.find(host.get(), slug(request)) : Optional.empty();
         if (target.isPresent()) {
             answer(request, response, target.get());
         } else {
             deadEnd.answer(response, host.get().businessName());
         }
+    }
+
+    /** Setup asks this of a name, to see whether it leads here. */
+    private static void tellWho(HttpServletResponse response, LinkDirectory.Host host) throws IOException {
+        response.setContentType("text/plain");
+        response.setHeader("Cache-Control", "no-store");
+        response.getWriter().write(host.id().toString());
     }
 
     private static String slug(HttpServletRequest request) {
@@ -85,7 +96,8 @@ class LinkHostFilter implements Filter {
             response.addCookie(cookie(visitor, request.isSecure()));
         }
         response.setStatus(HttpServletResponse.SC_FOUND);
-        response.setHeader("Location", Tagging.append(target.taggedAddress(), ClickId.PARAMETER, click.toString()));
+        response.setHeader(
+                "Location", Tagging.append(target.addressAt(click.arrivedAt()), ClickId.PARAMETER, click.toString()));
         response.setHeader("Cache-Control", "no-store");
         response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
     }

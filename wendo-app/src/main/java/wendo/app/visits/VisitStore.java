@@ -32,7 +32,7 @@ public class VisitStore {
     private static final String INSERT = """
             insert into visit (arrived_at, click_id, business_id, link_id, source_id, visitor, kind, reason, referrer,
                 user_agent)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+            values (?, ?, ?, ?, coalesce((select merged_into from source where id = ?), ?), ?, ?, ?, ?, ?)
             on conflict do nothing
             """;
 
@@ -82,6 +82,7 @@ public class VisitStore {
             visit.business().value(),
             visit.link(),
             visit.source(),
+            visit.source(), // merged away, perhaps, while the visit was on its road
             visit.visitor(),
             sorted.kind().key(),
             sorted.reason(),

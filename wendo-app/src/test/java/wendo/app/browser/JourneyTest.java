@@ -247,9 +247,12 @@ class JourneyTest extends WendoTest {
         page.getByLabel("Ending of the link for Radio").fill(taken);
         page.getByText("Issue 1 link").click();
         assertThat(page.locator("#sheet .fault")).containsText("is taken by another link");
-        browser.complaints.removeIf(complaint -> complaint.contains("422")); // the refusal itself
         page.getByText("Use " + taken + "-2").click();
         assertThat(page.getByLabel("Ending of the link for Radio")).hasValue(taken + "-2");
+        page.getByText("Issue 1 link").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no site of this name.");
+        browser.complaints.removeIf(complaint -> complaint.contains("422")); // the refusals themselves
+        page.getByLabel("Issue all the same").check();
         page.getByText("Issue 1 link").click();
         assertThat(page.locator(".stub-address")).hasText("http://%s:%d/%s-2".formatted(tenant.host(), port, taken));
         page.getByLabel("Find a link").fill(taken + "-2");
@@ -275,13 +278,15 @@ class JourneyTest extends WendoTest {
         assertThat(page.locator("#sheet .stub")).hasCount(2);
         page.getByLabel("Where should the links lead?").fill("javascript:alert(1)");
         assertThat(page.locator("#sheet")).containsText("Only http and https addresses");
-        page.getByLabel("Where should the links lead?").fill("rowing.example");
+        page.getByLabel("Where should the links lead?").fill("localhost:" + site.port());
         page.getByLabel("Campaign").fill("Regatta");
+        assertThat(page.locator("#looks")).containsText("Marram Point Sailing");
         page.getByLabel("Campaign").press("Enter");
         assertThat(page).hasURL(Pattern.compile(".*/issue/sheet"));
-        assertThat(page.locator(".fault")).hasCount(0);
+        assertThat(page.locator("#desk .fault")).hasCount(0);
         assertThat(page.locator("#sheet"))
-                .containsText("https://rowing.example/?utm_source=radio&utm_medium=print&utm_campaign=regatta");
+                .containsText(
+                        "http://localhost:" + site.port() + "/?utm_source=radio&utm_medium=print&utm_campaign=regatta");
         assertThat(page.getByLabel("Ending of the link for Radio")).hasValue("on-air");
         page.getByText("Issue 2 links").dblclick();
         assertThat(page.locator("h1")).hasText("2 links issued");

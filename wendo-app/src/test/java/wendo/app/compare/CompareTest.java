@@ -14,7 +14,7 @@ import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.business.Business;
 import wendo.app.business.Businesses;
-import wendo.app.links.Sources;
+import wendo.app.sources.Sources;
 import wendo.app.spend.Spends;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
@@ -58,7 +58,9 @@ class CompareTest extends WendoTest {
             Business business = businesses.current();
             java.time.LocalDate today = business.today(java.time.Clock.systemUTC());
             spends.enter(
-                    sources.find("Postcards").orElseThrow().id(),
+                    java.util.Objects.requireNonNull(
+                                    sources.byIdentifierAndTag().get("postcards"))
+                            .id(),
                     new LumpSpend(10_001, Period.ofDays(today.minusDays(2), today.plusDays(3))),
                     "",
                     "test");

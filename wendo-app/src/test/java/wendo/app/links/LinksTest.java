@@ -128,7 +128,7 @@ class LinksTest extends WendoTest {
                 "why",
                 "source",
                 source.toString(),
-                "slug." + source,
+                "slug.0." + source,
                 "No Good");
         assertThat(answer.statusCode()).isEqualTo(422);
         assertThat(answer.body())
@@ -172,6 +172,15 @@ class LinksTest extends WendoTest {
             assertThat(person.get("/links?find=" + find).body()).as(find).contains("1 found", "Postcards to Rill");
         }
         assertThat(person.get("/links?find=curlew").body()).contains("2 found");
+        String radio = in(
+                tenant,
+                () -> jdbc.sql("select cast(id as text) from source where name = 'Radio'")
+                        .query(String.class)
+                        .single());
+        assertThat(person.get("/links?source=" + radio).body())
+                .contains("1 link of Radio", "&amp;source=" + radio)
+                .doesNotContain("Postcards");
+        assertThat(person.get("/links?source=" + radio + "&find=cards").body()).contains("0 found");
         assertThat(person.get("/links?find=%25").body()).contains("0 found");
     }
 

@@ -1,0 +1,141 @@
+package wendo.app.links;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.destinations.DestinationLooks;
+import wendo.core.links.AddressRefused;
+import wendo.core.links.HostName;
+import wendo.core.links.WebAddress;
+
+/** The names that a business's links begin with. */
+@Controller
+@RequestMapping("/setup/hosts")
+class HostPages {
+    private final LinkHosts hosts;
+    private final LinkQueries links;
+    private final DestinationLooks looks;
+
+    HostPages(LinkHosts hosts, LinkQueries links, DestinationLooks looks) {
+        this.hosts = hosts;
+        this.links = links;
+        this.looks = looks;
+    }
+
+    @GetMapping
+    ModelAndView list(CurrentPerson person) {
+        return list(person, "", "");
+    }
+
+    @PostMapping
+    ModelAndView add(@RequestParam String name, Business business, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        Optional<UUID> added;
+        try {
+            added = hosts.add(origin(name, business));
+        } catch (AddressRefused e) {
+            return refused(list(person, name, String.valueOf(e.getMessage())));
+        }
+        if (added.isEmpty()) {
+            return refused(list(
+                    person,
+                    name,
+                    "This name is a link host already. If it is yours, ask whoever set it up to let it go."));
+        }
+        check(added.get(), business);
+        return new ModelAndView("redirect:/setup/hosts");
+    }
+
+    /** Only the name counts: a link host has its paths for itself. */
+    private static String origin(String typed, Business business) {
+        WebAddress address = WebAddress.of(typed);
+        if (!address.path().equals("/") || !address.query().isEmpty()) {
+            throw new AddressRefused("Give the name alone, like go.yourbusiness.example. All its paths become links.");
+        }
+        if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
+            throw new AddressRefused("Only your own network can open \"%s\".".formatted(address.host()));
+        }
+        return address.scheme() + "://" + address.authority();
+    }
+
+    @PostMapping("/{id}/check")
+    String checkNow(@PathVariable UUID id, Business business, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        check(id, business);
+        return "redirect:/setup/hosts";
+    }
+
+    private void check(UUID id, Business business) {
+        LinkHosts.Detail host = find(id);
+        WebAddress proof = WebAddress.of(host.host().origin() + LinkDirectory.PROOF_PATH);
+        Optional<String> answer = looks.text(proof, business);
+        String problem = answer.map(text -> text.strip().equals(id.toString())
+                        ? ""
+                        : "Another site answers at this name. Point the name at Wendo's server.")
+                .orElse("Nothing answers at this name yet. Point it at Wendo's server, with a certificate for it.");
+        hosts.checked(id, problem);
+    }
+
+    @PostMapping("/{id}/default")
+    String makeDefault(@PathVariable UUID id, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        find(id);
+        hosts.makeDefault(id);
+        return "redirect:/setup/hosts";
+    }
+
+    @PostMapping("/{id}/retire")
+    String retire(@PathVariable UUID id, @RequestParam boolean away, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        find(id);
+        hosts.retire(id, away);
+        return "redirect:/setup/hosts";
+    }
+
+    /** An empty link ends the forwarding. */
+    @PostMapping("/{id}/forward")
+    ModelAndView forward(@PathVariable UUID id, @RequestParam(defaultValue = "") String link, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        find(id);
+        Optional<UUID> target = links.findPasted(link);
+        if (!link.isBlank() && target.isEmpty()) {
+            return refused(list(person, "", ""))
+                    .addObject("forwardFault", "No link of yours is \"%s\".".formatted(shortened(link)))
+                    .addObject("forwardHost", id)
+                    .addObject("forwardLink", link);
+        }
+        hosts.forward(id, target);
+        return new ModelAndView("redirect:/setup/hosts");
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 80 ? text : text.substring(0, 80) + "…";
+    }
+
+    private LinkHosts.Detail find(UUID id) {
+        return hosts.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView list(CurrentPerson person, String name, String fault) {
+        return new ModelAndView("links/hosts")
+                .addObject("hosts", hosts.list())
+                .addObject("name", name)
+                .addObject("fault", fault)
+                .addObject("maySetUp", person.role().maySetUp());
+    }
+
+    private static ModelAndView refused(ModelAndView page) {
+        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}
