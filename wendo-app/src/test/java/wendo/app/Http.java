@@ -48,6 +48,18 @@ public final class Http {
         }
     }
 
+    /** The body of an answer as it came, for files. */
+    public byte[] bytes(HttpRequest.Builder request) {
+        try {
+            return client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     public HttpResponse<String> get(String path) {
         return send(request(path));
     }

@@ -7,7 +7,7 @@ import java.util.UUID;
 import wendo.core.links.WebAddress;
 
 /** What is said of a link beyond what it is, after it was checked. */
-record CheckedTerms(
+public record CheckedTerms(
         String note,
         Optional<UUID> owner,
         List<String> labels,
@@ -16,7 +16,7 @@ record CheckedTerms(
         Optional<WebAddress> outside,
         boolean isPaid,
         String disclosure) {
-    CheckedTerms {
+    public CheckedTerms {
         labels = List.copyOf(labels);
     }
 }

@@ -20,7 +20,7 @@ import wendo.core.links.TagField;
 
 /** Where links are laid out before they are issued: gathers what a sheet is checked against. */
 @Component
-class Desk {
+public class Desk {
     private final Businesses businesses;
     private final LinkHosts hosts;
     private final TagPlans plans;
@@ -30,8 +30,8 @@ class Desk {
     private final JdbcClient jdbc;
 
     /** Which host, tag plan and pattern a sheet asks for: identifiers and text as typed, empty text for the usual. */
-    record Choice(String host, String plan, String pattern) {
-        static Choice usual() {
+    public record Choice(String host, String plan, String pattern) {
+        public static Choice usual() {
             return new Choice("", "", "");
         }
     }

@@ -18,7 +18,7 @@ import wendo.core.links.WebAddress;
  * @param replaced parameters of the destination that the link's tags take the place of
  * @param alternative a free ending instead of a refused one
  */
-record Draft(
+public record Draft(
         What what,
         Optional<WebAddress> destination,
         String name,
@@ -32,9 +32,9 @@ record Draft(
         Optional<Slug> alternative) {
 
     /** @param source the known source, if it is known */
-    record What(Optional<SourceListed> source, String sourceName, Channel channel, String campaign) {}
+    public record What(Optional<SourceListed> source, String sourceName, Channel channel, String campaign) {}
 
-    Draft {
+    public Draft {
         parameters = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(parameters));
         replaced = List.copyOf(replaced);
         faults = List.copyOf(faults);

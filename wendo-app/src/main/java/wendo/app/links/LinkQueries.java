@@ -5,9 +5,12 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -76,6 +79,42 @@ class LinkQueries {
                 .param(lastPart(pasted.strip().toLowerCase(Locale.ROOT)))
                 .query(UUID.class)
                 .optional();
+    }
+
+    /** The addresses of those of these pasted links that are there, by what was pasted. */
+    @Transactional(readOnly = true)
+    Map<String, String> findPasted(Collection<String> pasted) {
+        Map<String, String> byPlain = new HashMap<>();
+        jdbc.sql("""
+                        select lower(h.name) || '/' || l.slug, h.origin || '/' || l.slug
+                        from link l join link_host h on h.id = l.host_id
+                        where l.slug = any(?)
+                        """)
+                .param(pasted.stream()
+                        .map(one -> lastPart(one.strip().toLowerCase(Locale.ROOT)))
+                        .distinct()
+                        .toArray(String[]::new))
+                .query(row -> {
+                    byPlain.put(row.getString(1), row.getString(2));
+                });
+        Map<String, String> found = new HashMap<>();
+        for (String one : pasted) {
+            String url = byPlain.get(plain(one));
+            if (url != null) {
+                found.put(one, url);
+            }
+        }
+        return found;
+    }
+
+    /** Host and slug of a pasted link, without scheme, port and tags, in lower case. */
+    private static String plain(String pasted) {
+        return pasted.strip()
+                .toLowerCase(Locale.ROOT)
+                .replaceFirst("^[a-z]+://", "")
+                .replaceAll("[?#].*$", "")
+                .replaceFirst(":\\d+/", "/")
+                .replaceAll("/+$", "");
     }
 
     /** In the order of the identifiers. */

@@ -10,7 +10,7 @@ import java.io.Serializable;
  * @param outside where the link leads outside of these days
  * @param disclosure what has to stand beside a paid link
  */
-record LinkTerms(
+public record LinkTerms(
         String note,
         String owner,
         String labels,

@@ -10,7 +10,7 @@ import java.util.Map;
  * @param slug a wanted ending; empty text lets one be made
  * @param fields values of the tag plan's typed fields by parameter
  */
-record LinkWish(
+public record LinkWish(
         String destination,
         String source,
         String channel,
@@ -19,7 +19,7 @@ record LinkWish(
         String name,
         Map<String, String> fields,
         LinkTerms terms) {
-    LinkWish {
+    public LinkWish {
         fields = Map.copyOf(fields);
     }
 }

@@ -4,10 +4,12 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceException;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.IntConsumer;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,6 +31,8 @@ public class Links {
     private final Desk desk;
     private final Sources sources;
     private final Campaigns campaigns;
+    private final TagPlans plans;
+    private final LinkQueries queries;
     private final Destinations destinations;
     private final EntityManager entities;
     private final Clock clock;
@@ -37,12 +41,16 @@ public class Links {
             Desk desk,
             Sources sources,
             Campaigns campaigns,
+            TagPlans plans,
+            LinkQueries queries,
             Destinations destinations,
             EntityManager entities,
             Clock clock) {
         this.desk = desk;
         this.sources = sources;
         this.campaigns = campaigns;
+        this.plans = plans;
+        this.queries = queries;
         this.destinations = destinations;
         this.entities = entities;
         this.clock = clock;
@@ -78,6 +86,46 @@ public class Links {
         return issue(all, Desk.Choice.usual(), issuedBy);
     }
 
+    /** Lays out links without making any, checking everything that issuing checks. */
+    @Transactional(readOnly = true)
+    public List<Draft> lay(List<LinkWish> wishes, Desk.Choice choice) {
+        return desk.layOut(wishes, choice);
+    }
+
+    /**
+     * Makes links of drafts that were laid out in the same transaction and are ready.
+     *
+     * @param progress told how many are made, every now and then
+     */
+    @Transactional
+    public List<IssuedLink> issueDrafts(List<Draft> drafts, Desk.Choice choice, String issuedBy, IntConsumer progress) {
+        return new Storing(desk.setting(choice), issuedBy).store(drafts, progress);
+    }
+
+    /** The addresses of those of these pasted links that are there, by what was pasted. */
+    @Transactional(readOnly = true)
+    public Map<String, String> findPasted(Collection<String> pasted) {
+        return queries.findPasted(pasted);
+    }
+
+    /** The tag plans, the default first. */
+    @Transactional(readOnly = true)
+    public List<NamedPlan> plans() {
+        return plans.list();
+    }
+
+    /** The plan of this identifier, or the default one. */
+    @Transactional(readOnly = true)
+    public NamedPlan plan(String id) {
+        return desk.setting(new Desk.Choice("", id, "")).plan();
+    }
+
+    /** What is wrong with the pattern of a choice; empty text if nothing is. */
+    @Transactional(readOnly = true)
+    public String patternFault(Desk.Choice choice) {
+        return desk.patternFault(choice.pattern(), plan(choice.plan()));
+    }
+
     @Transactional
     Issued issue(List<LinkWish> wishes, Desk.Choice choice, String issuedBy) {
         IssueSetting setting = desk.setting(choice);
@@ -90,7 +138,7 @@ public class Links {
     @Transactional
     Issued issueAll(List<Draft> drafts, IssueSetting setting, String issuedBy) {
         try {
-            return new Issued.Done(new Storing(setting, issuedBy).store(drafts));
+            return new Issued.Done(new Storing(setting, issuedBy).store(drafts, made -> {}));
         } catch (DataIntegrityViolationException | PersistenceException e) {
             return refused(List.of(
                     new IssueFault("sources", "An ending was taken this very moment. Nothing was issued; try again.")));
@@ -116,13 +164,14 @@ public class Links {
             this.change = new LinkDestination.Change(issuedBy, clock.instant(), "");
         }
 
-        private List<IssuedLink> store(List<Draft> drafts) {
+        private List<IssuedLink> store(List<Draft> drafts, IntConsumer progress) {
             List<IssuedLink> issued = new ArrayList<>();
             for (Draft draft : drafts) {
                 issued.add(store(draft));
                 if (issued.size() % FLUSH_EVERY == 0) {
                     entities.flush();
                     entities.clear();
+                    progress.accept(issued.size());
                 }
             }
             entities.flush();

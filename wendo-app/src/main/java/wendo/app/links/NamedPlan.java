@@ -4,4 +4,4 @@ import java.util.UUID;
 import wendo.core.links.TagPlan;
 
 /** A tag plan under the name that the business gave it. */
-record NamedPlan(UUID id, String name, boolean isDefault, TagPlan plan) {}
+public record NamedPlan(UUID id, String name, boolean isDefault, TagPlan plan) {}

@@ -14,13 +14,14 @@ import wendo.core.links.Slug;
 
 /** The endings of one sheet: typed ones are checked, made ones are made free, and no two of the sheet are confusable. */
 final class SlugSheet {
-    private static final int NUMBERS_AT_ONCE = 40;
+    private static final int NUMBERS_AT_ONCE = 100;
+    private static final int MOST_NUMBERS = 100_000;
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final Slugs slugs;
     private final UUID host;
     private final Set<String> used = new HashSet<>();
-    private final Map<String, Integer> numbered = new HashMap<>();
+    private final Map<String, Numbers> numbered = new HashMap<>();
 
     /** What is wanted: a typed ending, one made by a pattern, or with empty text any. */
     record Wanted(String text, boolean isTyped) {}
@@ -97,23 +98,34 @@ final class SlugSheet {
     private Slug numbered(Slug wanted) {
         String stem = wanted.value().substring(0, Math.min(wanted.value().length(), Slug.MAX_LENGTH - 6));
         String start = stem.endsWith("-") ? stem : stem + "-";
-        for (int from = numbered.getOrDefault(start, 2); from < 100_000; from += NUMBERS_AT_ONCE) {
-            List<Slug> candidates = IntStream.range(from, from + NUMBERS_AT_ONCE)
-                    .mapToObj(number -> Slug.of(start + number))
-                    .filter(slug -> !used.contains(slug.skeleton()))
-                    .filter(slug -> slugs.rules().refusal(slug).isEmpty())
-                    .toList();
-            Set<String> taken = slugs.taken(
-                            host, candidates.stream().map(Slug::skeleton).toList())
-                    .keySet();
-            for (Slug slug : candidates) {
-                if (!taken.contains(slug.skeleton())) {
-                    numbered.put(start, from);
-                    return slug;
-                }
+        Numbers numbers = numbered.computeIfAbsent(start, key -> new Numbers());
+        while (numbers.next < MOST_NUMBERS) {
+            if (numbers.next >= numbers.askedBefore) {
+                numbers.ask(start);
+            }
+            Slug slug = Slug.of(start + numbers.next++);
+            if (!used.contains(slug.skeleton())
+                    && !numbers.taken.contains(slug.skeleton())
+                    && slugs.rules().refusal(slug).isEmpty()) {
+                return slug;
             }
         }
         return random(1).get(0);
+    }
+
+    /** How far the numbers behind one stem are given out, and which of the next ones the host has already. */
+    private final class Numbers {
+        private int next = 2;
+        private int askedBefore = 2;
+        private Set<String> taken = Set.of();
+
+        private void ask(String start) {
+            List<String> skeletons = IntStream.range(next, next + NUMBERS_AT_ONCE)
+                    .mapToObj(number -> Slug.of(start + number).skeleton())
+                    .toList();
+            taken = slugs.taken(host, skeletons).keySet();
+            askedBefore = next + NUMBERS_AT_ONCE;
+        }
     }
 
     private List<Slug> random(int count) {

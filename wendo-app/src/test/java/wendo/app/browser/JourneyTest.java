@@ -292,4 +292,77 @@ class JourneyTest extends WendoTest {
         assertThat(page.locator("h1")).hasText("2 links issued");
         assertThat(count(tenant, "select count(*) from link")).isEqualTo(4);
     }
+
+    @Test
+    void a_file_becomes_links_and_the_work_can_be_left_alone() {
+        signIn();
+        open("Issue");
+        page.getByText("From a file or a table").click();
+        page.getByLabel("A file, CSV or XLSX")
+                .setInputFiles(new com.microsoft.playwright.options.FilePayload(
+                        "spring.csv",
+                        "text/csv",
+                        ("Who;Landing page;Campaign;Ending\nRadio;localhost:%d;Spring;on-air\n;localhost:%d;Spring;\n"
+                                        .formatted(site.port(), site.port()))
+                                .getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        page.getByText("Read it").click();
+        assertThat(page.getByLabel("Destination", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("1");
+        page.getByLabel("Source", new Page.GetByLabelOptions().setExact(true)).selectOption("Who");
+        assertThat(Browser.axe(page)).isEmpty();
+        page.locator("main").getByText("Check the rows").last().click();
+        assertThat(page.locator("h1")).hasText("1 of 2 rows are wrong");
+        assertThat(page.locator("main tbody tr").last()).containsText("Source: Name the new source");
+        assertThat(Browser.axe(page)).isEmpty();
+        page.getByText("Issue only the 1 good ones").click();
+        open("Today");
+        open("Issue");
+        page.getByText("From a file or a table").click();
+        page.getByText("spring.csv").click();
+        assertThat(page.locator("h1")).hasText("1 link issued");
+        assertThat(page.locator("main tbody")).containsText("/on-air");
+    }
+
+    @Test
+    void the_setup_of_links_has_no_barriers_on_a_desk_and_on_a_phone() {
+        http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards", "Radio");
+        String source = in(
+                tenant,
+                () -> jdbc.sql("select cast(id as text) from source limit 1")
+                        .query(String.class)
+                        .single());
+        String destination = in(
+                tenant,
+                () -> jdbc.sql("select cast(id as text) from destination")
+                        .query(String.class)
+                        .single());
+        signIn();
+        for (String path : List.of(
+                "sources",
+                "sources/" + source,
+                "campaigns",
+                "destinations",
+                "destinations/" + destination,
+                "hosts",
+                "tag-plans",
+                "tag-plans/new")) {
+            page.setViewportSize(1280, 800);
+            page.navigate("http://localhost:" + port + "/setup/" + path);
+            assertThat(Browser.axe(page)).as(path).isEmpty();
+            page.setViewportSize(390, 844);
+            assertThat(page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                    .as(path + " fits a phone")
+                    .isEqualTo(true);
+        }
+        page.navigate("http://localhost:" + port + "/issue");
+        page.getByLabel("Where should the links lead?").fill("localhost:" + site.port() + "/?utm_source=radio");
+        page.getByLabel("Campaign").fill("Spring");
+        page.getByText("Take them as source and campaign").click();
+        assertThat(page.getByLabel("Radio", new Page.GetByLabelOptions().setExact(true)))
+                .isChecked();
+        page.getByText("Issue 1 link").click();
+        assertThat(page.locator("h1")).hasText("1 link issued");
+        assertThat(page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                .isEqualTo(true);
+    }
 }

@@ -1,6 +1,8 @@
 package wendo.core.links;
 
+import java.util.Arrays;
 import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -44,11 +46,16 @@ public final class SlugRules {
     /** Short words hide inside harmless ones, so they are refused only where they stand alone. */
     private static final int HIDDEN_WORD_LENGTH = 5;
 
-    private final Set<String> offensive;
+    private final Set<String> offensiveAlone;
+    private final List<String> offensiveAnywhere;
 
     /** @param offensiveWords lower-case words that no link of a business should spell */
     public SlugRules(Collection<String> offensiveWords) {
-        this.offensive = Set.copyOf(offensiveWords);
+        this.offensiveAlone = Set.copyOf(offensiveWords);
+        this.offensiveAnywhere = offensiveWords.stream()
+                .filter(word -> word.length() >= HIDDEN_WORD_LENGTH)
+                .map(word -> word.replace(" ", ""))
+                .toList();
     }
 
     /** Why this slug is not given out to anybody, if it is not. */
@@ -57,10 +64,9 @@ public final class SlugRules {
             return Optional.of("\"%s\" is kept for the link host itself.".formatted(slug));
         }
         String joined = slug.value().replace("-", "");
-        boolean rude = offensive.stream()
-                .anyMatch(word -> word.length() < HIDDEN_WORD_LENGTH
-                        ? Set.of(slug.value().split("-")).contains(word) || joined.equals(word)
-                        : joined.contains(word.replace(" ", "")));
+        boolean rude = offensiveAlone.contains(joined)
+                || Arrays.stream(slug.value().split("-")).anyMatch(offensiveAlone::contains)
+                || offensiveAnywhere.stream().anyMatch(joined::contains);
         return rude
                 ? Optional.of("\"%s\" contains a word that would embarrass on a card.".formatted(slug))
                 : Optional.empty();

@@ -59,6 +59,12 @@ class SlugTest {
     }
 
     @Test
+    void a_word_may_stand_twice() {
+        assertThat(rules.refusal(Slug.of("go-go-2-2"))).isEmpty();
+        assertThat(rules.refusal(Slug.of("rude-rude"))).isPresent();
+    }
+
+    @Test
     void generated_slugs_have_no_look_alikes_and_are_free() {
         SplittableRandom random = new SplittableRandom(1);
         Set<String> skeletons = new HashSet<>();

@@ -1,0 +1,46 @@
+package wendo.app.batches;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/** A file of links on its way. */
+record Batch(
+        UUID id,
+        String name,
+        List<String> columns,
+        Matching matching,
+        State state,
+        String problem,
+        int done,
+        int total,
+        Instant createdAt,
+        String createdBy) {
+
+    /** How far a batch has come. */
+    enum State {
+        MATCHING,
+        CHECKING,
+        CHECKED,
+        ISSUING,
+        ISSUED,
+        REFUSED;
+
+        String key() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+
+        static State of(String key) {
+            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
+        }
+    }
+
+    public boolean isUnderWay() {
+        return state == State.CHECKING || state == State.ISSUING;
+    }
+
+    /** Whether rows may still be matched otherwise. */
+    public boolean isOpen() {
+        return state == State.MATCHING || state == State.CHECKED || state == State.REFUSED;
+    }
+}

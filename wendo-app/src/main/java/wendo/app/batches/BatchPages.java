@@ -1,0 +1,235 @@
+package wendo.app.batches;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.tables.Table;
+import wendo.app.tables.TableReader;
+import wendo.app.tables.TableRefused;
+import wendo.app.tables.TableWriter;
+
+/** Links from a file: bring it, match its columns, read the report, issue, take the result along. */
+@Controller
+@RequestMapping("/issue/files")
+class BatchPages {
+    private static final int MAX_NAME = 200;
+    private static final List<Batch.State> OPEN =
+            List.of(Batch.State.MATCHING, Batch.State.CHECKED, Batch.State.REFUSED);
+
+    private final BatchStore store;
+    private final BatchQueries queries;
+    private final BatchOrders orders;
+    private final BatchSetting setting;
+
+    BatchPages(BatchStore store, BatchQueries queries, BatchOrders orders, BatchSetting setting) {
+        this.store = store;
+        this.queries = queries;
+        this.orders = orders;
+        this.setting = setting;
+    }
+
+    @GetMapping
+    ModelAndView list() {
+        return list("", "");
+    }
+
+    @PostMapping
+    ModelAndView bring(
+            @RequestParam Optional<MultipartFile> file,
+            @RequestParam(defaultValue = "") String pasted,
+            CurrentPerson person)
+            throws IOException {
+        boolean hasFile = file.isPresent() && !file.get().isEmpty();
+        if (!hasFile && pasted.isBlank()) {
+            return refused(list("Choose a file, or paste a table.", pasted));
+        }
+        try {
+            Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
+            String name = hasFile ? nameOf(file.get()) : "Pasted table";
+            UUID id = store.add(name, table, Matching.of(table.columns(), setting.parameters("")), person.name());
+            return new ModelAndView("redirect:/issue/files/" + id);
+        } catch (TableRefused e) {
+            return refused(list(String.valueOf(e.getMessage()), pasted));
+        }
+    }
+
+    private static String nameOf(MultipartFile file) {
+        String name = file.getOriginalFilename() == null ? "" : file.getOriginalFilename();
+        String plain = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1)
+                .strip();
+        return plain.isEmpty() ? "A file" : plain.length() <= MAX_NAME ? plain : plain.substring(0, MAX_NAME);
+    }
+
+    @GetMapping("/template.{kind}")
+    void template(@PathVariable String kind, HttpServletResponse response) throws IOException {
+        send(response, kind, "links", BatchFiles.template(setting.parameters("")), List.of());
+    }
+
+    /** One batch, or for htmx the part of it that tells how far the work is. */
+    @GetMapping("/{id}")
+    ModelAndView page(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String show,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx,
+            HttpServletResponse response) {
+        Batch batch = find(id);
+        if (htmx.isPresent() && !batch.isUnderWay()) {
+            response.setHeader("HX-Refresh", "true");
+        }
+        if (batch.isUnderWay()) {
+            return new ModelAndView(htmx.isPresent() ? "batches/progress :: progress" : "batches/under-way")
+                    .addObject("batch", batch);
+        }
+        return batch.state() == Batch.State.MATCHING ? matching(batch) : report(batch, show, from);
+    }
+
+    /** Goes back to the columns. */
+    @GetMapping("/{id}/columns")
+    ModelAndView columns(@PathVariable UUID id) {
+        Batch batch = find(id);
+        return batch.isOpen() ? matching(batch) : new ModelAndView("redirect:/issue/files/" + id);
+    }
+
+    @PostMapping("/{id}/check")
+    ModelAndView check(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, CurrentPerson person) {
+        Batch batch = find(id);
+        Matching matching = typed(typed, batch);
+        String fault = setting.patternFault(matching);
+        if (!fault.isEmpty()) {
+            return refused(matching(new Batch(
+                            id,
+                            batch.name(),
+                            batch.columns(),
+                            matching,
+                            batch.state(),
+                            "",
+                            0,
+                            batch.total(),
+                            batch.createdAt(),
+                            batch.createdBy()))
+                    .addObject("patternFault", fault));
+        }
+        orders.check(id, matching, OPEN, person.name());
+        return new ModelAndView("redirect:/issue/files/" + id);
+    }
+
+    private Matching typed(MultiValueMap<String, String> typed, Batch batch) {
+        Map<String, Integer> columns = new HashMap<>();
+        Map<String, String> usual = new HashMap<>();
+        typed.toSingleValueMap().forEach((name, value) -> {
+            if (name.startsWith("column.")
+                    && value.matches("\\d{1,2}")
+                    && Integer.parseInt(value) < batch.columns().size()) {
+                columns.put(name.substring("column.".length()), Integer.parseInt(value));
+            } else if (name.startsWith("usual.") && !value.isBlank()) {
+                usual.put(name.substring("usual.".length()), value.strip());
+            }
+        });
+        return new Matching(
+                columns,
+                usual,
+                typed.toSingleValueMap().getOrDefault("host", ""),
+                typed.toSingleValueMap().getOrDefault("plan", ""),
+                typed.toSingleValueMap().getOrDefault("pattern", "").strip());
+    }
+
+    @PostMapping("/{id}/issue")
+    String issue(@PathVariable UUID id, CurrentPerson person) {
+        find(id);
+        orders.issue(id, person.name());
+        return "redirect:/issue/files/" + id;
+    }
+
+    @PostMapping("/{id}/drop")
+    String drop(@PathVariable UUID id) {
+        store.drop(id);
+        return "redirect:/issue/files";
+    }
+
+    @GetMapping("/{id}/result.{kind}")
+    void result(@PathVariable UUID id, @PathVariable String kind, HttpServletResponse response) throws IOException {
+        Batch batch = find(id);
+        send(
+                response,
+                kind,
+                batch.name().replaceFirst("\\.[A-Za-z]{2,5}$", "") + " with links",
+                BatchFiles.columns(batch),
+                BatchFiles.rows(batch, queries.all(id)));
+    }
+
+    private static void send(
+            HttpServletResponse response, String kind, String name, List<String> columns, List<List<String>> rows)
+            throws IOException {
+        if (!kind.equals("csv") && !kind.equals("xlsx")) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        response.setHeader(
+                "Content-Disposition",
+                org.springframework.http.ContentDisposition.attachment()
+                        .filename(name + "." + kind, java.nio.charset.StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        if (kind.equals("csv")) {
+            response.setContentType("text/csv;charset=UTF-8");
+            TableWriter.writeCsv(columns, rows, response.getOutputStream());
+        } else {
+            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+            TableWriter.writeXlsx("Links", columns, rows, response.getOutputStream());
+        }
+    }
+
+    private Batch find(UUID id) {
+        return store.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView list(String fault, String pasted) {
+        return new ModelAndView("batches/list")
+                .addObject("batches", store.recent())
+                .addObject("fault", fault)
+                .addObject("pasted", pasted);
+    }
+
+    private ModelAndView matching(Batch batch) {
+        return setting.describe(new ModelAndView("batches/matching"), batch)
+                .addObject(
+                        "sample",
+                        queries.page(batch.id(), "", 0).stream().limit(3).toList())
+                .addObject("fields", Arrays.asList(BatchColumn.values()));
+    }
+
+    private ModelAndView report(Batch batch, String show, int from) {
+        List<BatchQueries.Row> rows = queries.page(batch.id(), show, from);
+        boolean more = rows.size() > BatchQueries.PAGE;
+        return new ModelAndView("batches/report")
+                .addObject("batch", batch)
+                .addObject("counts", queries.counts(batch.id()))
+                .addObject("show", show)
+                .addObject("rows", more ? rows.subList(0, BatchQueries.PAGE) : rows)
+                .addObject("next", more ? rows.get(BatchQueries.PAGE).line() : 0)
+                .addObject("from", from);
+    }
+
+    private static ModelAndView refused(ModelAndView page) {
+        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}
