@@ -17,6 +17,9 @@ record Batch(
         Instant createdAt,
         String createdBy) {
 
+    /** The states in which rows may still be matched otherwise. */
+    static final List<State> OPEN = List.of(State.MATCHING, State.CHECKED, State.REFUSED);
+
     /** How far a batch has come. */
     enum State {
         MATCHING,
@@ -39,8 +42,7 @@ record Batch(
         return state == State.CHECKING || state == State.ISSUING;
     }
 
-    /** Whether rows may still be matched otherwise. */
     public boolean isOpen() {
-        return state == State.MATCHING || state == State.CHECKED || state == State.REFUSED;
+        return OPEN.contains(state);
     }
 }

@@ -21,8 +21,8 @@ class BatchOrders {
     }
 
     @Transactional
-    void check(UUID batch, Matching matching, List<Batch.State> from, String by) {
-        if (store.move(batch, from, Batch.State.CHECKING, "")) {
+    void check(UUID batch, Matching matching, String by) {
+        if (store.move(batch, Batch.OPEN, Batch.State.CHECKING, "")) {
             store.match(batch, matching);
             order(BatchJobs.CHECK, batch, by);
         }

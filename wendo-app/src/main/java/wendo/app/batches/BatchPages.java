@@ -31,8 +31,6 @@ import wendo.app.tables.TableWriter;
 @RequestMapping("/issue/files")
 class BatchPages {
     private static final int MAX_NAME = 200;
-    private static final List<Batch.State> OPEN =
-            List.of(Batch.State.MATCHING, Batch.State.CHECKED, Batch.State.REFUSED);
 
     private final BatchStore store;
     private final BatchQueries queries;
@@ -128,7 +126,7 @@ class BatchPages {
                             batch.createdBy()))
                     .addObject("patternFault", fault));
         }
-        orders.check(id, matching, OPEN, person.name());
+        orders.check(id, matching, person.name());
         return new ModelAndView("redirect:/issue/files/" + id);
     }
 

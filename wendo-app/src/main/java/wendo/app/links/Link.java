@@ -5,7 +5,6 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.business.BusinessId;
@@ -87,18 +86,10 @@ class Link {
         this.createdAt = at;
     }
 
-    void rename(String newName) {
-        this.name = newName;
-    }
-
     /** Leads to another page from now on, with the tags it has. */
     void leadTo(UUID destination, WebAddress address) {
         this.destinationId = destination;
         this.taggedAddress = tag(address);
-    }
-
-    void label(List<String> newLabels) {
-        this.labels = newLabels.toArray(String[]::new);
     }
 
     UUID id() {

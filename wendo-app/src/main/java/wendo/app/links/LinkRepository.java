@@ -1,12 +1,9 @@
 package wendo.app.links;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.repository.Repository;
 
 interface LinkRepository extends Repository<Link, UUID> {
-    Optional<Link> findById(UUID id);
-
     List<Link> findAllByDestinationId(UUID destination);
 }

@@ -122,7 +122,7 @@ class BatchesTest extends WendoTest {
                         "Channel: There is no channel &quot;pigeon&quot;",
                         "Last day: &quot;31/02/2027&quot; is not a day. Write it like 31/12/2026.",
                         "Owner: Nobody here is called",
-                        "Issue only the 1 good ones");
+                        "Issue only the 1 good one");
         assertThat(person.get(batch + "?show=good").body()).contains(">8<").doesNotContain(">7<");
         person.form(batch, batch + "/issue");
         assertThat(reportOf(batch)).contains("1 link issued");

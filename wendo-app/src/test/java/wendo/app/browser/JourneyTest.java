@@ -314,7 +314,7 @@ class JourneyTest extends WendoTest {
         assertThat(page.locator("h1")).hasText("1 of 2 rows are wrong");
         assertThat(page.locator("main tbody tr").last()).containsText("Source: Name the new source");
         assertThat(Browser.axe(page)).isEmpty();
-        page.getByText("Issue only the 1 good ones").click();
+        page.getByText("Issue only the 1 good one").click();
         open("Today");
         open("Issue");
         page.getByText("From a file or a table").click();
