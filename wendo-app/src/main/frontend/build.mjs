@@ -36,15 +36,19 @@ const symbols = icons.map((name) => {
     return `<symbol id="${name}" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${inner}</symbol>`;
 });
 writeFileSync(join(assets, "icons.svg"), `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`);
-writeFileSync(join(assets, "mark.svg"), readFileSync("css/mark.svg"));
+for (const folder of [assets, open]) copyFileSync("css/mark.svg", join(folder, "mark.svg"));
 
 execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/app.css", "-o", join(assets, "app.css")], quiet);
-execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/dead-end.css", "-o", join(open, "dead-end.css")], quiet);
+execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/open.css", "-o", join(open, "open.css")], quiet);
 await build({ entryPoints: ["js/app.js"], outfile: join(assets, "app.js"), bundle: true, minify: true, target: "es2020", logLevel: "warning" });
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
-copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(assets, "htmx.js"));
+for (const folder of [assets, open]) copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(folder, "htmx.js"));
 
 copyFileSync("node_modules/crawler-user-agents/crawler-user-agents.json", join(data, "crawlers.json"));
+copyFileSync("node_modules/@ip-location-db/geo-whois-asn-country-mmdb/geo-whois-asn-country.mmdb", join(data, "countries.mmdb"));
+for (const weight of ["400Regular", "600SemiBold"]) {
+    copyFileSync(`node_modules/@expo-google-fonts/libre-franklin/${weight}/LibreFranklin_${weight}.ttf`, join(data, `print-${weight.slice(0, 3)}.ttf`));
+}
 copyFileSync("node_modules/naughty-words/en.json", join(data, "offensive-words.json"));
 
 for (const folder of [assets, open]) {

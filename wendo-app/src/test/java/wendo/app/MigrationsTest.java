@@ -86,6 +86,7 @@ class MigrationsTest {
                         "door_api_key",
                         "door_link_hosts",
                         "door_links",
+                        "door_proof",
                         "door_destinations_due",
                         "ensure_visit_month");
     }

@@ -21,6 +21,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.site.Refusal;
 import wendo.app.tables.Table;
 import wendo.app.tables.TableReader;
 import wendo.app.tables.TableRefused;
@@ -57,7 +58,7 @@ class BatchPages {
             throws IOException {
         boolean hasFile = file.isPresent() && !file.get().isEmpty();
         if (!hasFile && pasted.isBlank()) {
-            return refused(list("Choose a file, or paste a table.", pasted));
+            return Refusal.of(list("Choose a file, or paste a table.", pasted));
         }
         try {
             Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
@@ -65,7 +66,7 @@ class BatchPages {
             UUID id = store.add(name, table, Matching.of(table.columns(), setting.parameters("")), person.name());
             return new ModelAndView("redirect:/issue/files/" + id);
         } catch (TableRefused e) {
-            return refused(list(String.valueOf(e.getMessage()), pasted));
+            return Refusal.of(list(String.valueOf(e.getMessage()), pasted));
         }
     }
 
@@ -113,7 +114,7 @@ class BatchPages {
         Matching matching = typed(typed, batch);
         String fault = setting.patternFault(matching);
         if (!fault.isEmpty()) {
-            return refused(matching(new Batch(
+            return Refusal.of(matching(new Batch(
                             id,
                             batch.name(),
                             batch.columns(),
@@ -224,10 +225,5 @@ class BatchPages {
                 .addObject("rows", more ? rows.subList(0, BatchQueries.PAGE) : rows)
                 .addObject("next", more ? rows.get(BatchQueries.PAGE).line() : 0)
                 .addObject("from", from);
-    }
-
-    private static ModelAndView refused(ModelAndView page) {
-        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
     }
 }

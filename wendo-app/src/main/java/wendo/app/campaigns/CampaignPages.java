@@ -15,6 +15,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
+import wendo.app.site.Refusal;
 
 /** The list of campaigns, and one campaign. */
 @Controller
@@ -40,7 +41,9 @@ class CampaignPages {
         if (faults.isEmpty() && !campaigns.add(judged.checked())) {
             faults.put("name", "There is a campaign of this name already.");
         }
-        return faults.isEmpty() ? new ModelAndView("redirect:/setup/campaigns") : refused(list(form, faults, person));
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/setup/campaigns")
+                : Refusal.of(list(form, faults, person));
     }
 
     @GetMapping("/{id}")
@@ -56,7 +59,7 @@ class CampaignPages {
         mustExist(id);
         CampaignForm.Judged judged = form.check(business);
         if (!judged.faults().isEmpty()) {
-            return refused(page(id, form, judged.faults(), person));
+            return Refusal.of(page(id, form, judged.faults(), person));
         }
         campaigns.describe(id, judged.checked());
         return new ModelAndView("redirect:/setup/campaigns");
@@ -84,11 +87,6 @@ class CampaignPages {
                 .addObject("form", form)
                 .addObject("faults", faults)
                 .addObject("maySetUp", person.role().maySetUp());
-    }
-
-    private static ModelAndView refused(ModelAndView page) {
-        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
     }
 
     private void mustExist(UUID id) {

@@ -37,7 +37,7 @@ class CreditStore {
                         select o.id, o.occurred_at, o.value_minor, o.click_id, v.visitor
                         from outcome o
                         left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
-                        where o.id = ? and o.click_id is not null
+                        where o.id = ? and o.click_id is not null and v.kind is distinct from 'proof'
                         """)
                 .param(outcome)
                 .query((row, number) -> new Due(
@@ -60,7 +60,7 @@ class CreditStore {
                         where v.visitor = :visitor
                             and v.arrived_at <= :until
                             and v.arrived_at >= :since
-                            and (v.kind = 'person' or (v.click_id = :click and v.kind <> 'preview'))
+                            and (v.kind = 'person' or (v.click_id = :click and v.kind not in ('preview', 'proof')))
                         """)
                 .param("visitor", visitor)
                 .param("click", click)

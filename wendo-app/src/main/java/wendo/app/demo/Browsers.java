@@ -2,6 +2,7 @@ package wendo.app.demo;
 
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.UUID;
 import wendo.core.links.Channel;
 
 /** What simulated visitors say of themselves. The names of browsers are those that real ones send. */
@@ -16,7 +17,15 @@ final class Browsers {
     private static final List<String> AUTOMATIC = List.of(
             "WhatsApp/2.24.20", "Mozilla/5.0 (compatible; Googlebot/2.1)", "python-requests/2.32.0", "curl/8.5.0", "");
 
+    private static final List<String> COUNTRIES =
+            List.of("GB", "GB", "GB", "GB", "GB", "GB", "GB", "GB", "GB", "GB", "IE", "FR", "DE", "NL");
+
     private Browsers() {}
+
+    /** Most live near; the season's own dice are left alone. */
+    static String country(UUID visitor) {
+        return COUNTRIES.get((int) Long.remainderUnsigned(visitor.getLeastSignificantBits(), COUNTRIES.size()));
+    }
 
     static String ordinary(SplittableRandom random) {
         return ORDINARY.get(random.nextInt(ORDINARY.size()));

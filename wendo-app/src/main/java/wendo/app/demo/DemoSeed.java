@@ -26,6 +26,7 @@ import wendo.app.sources.Sources;
 import wendo.app.spend.Spends;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
+import wendo.core.links.Device;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeReport;
@@ -46,7 +47,7 @@ class DemoSeed {
 
     private record Filled(LocalDate firstDay, Instant until) {}
 
-    private record Placed(UUID link, UUID source) {}
+    private record Placed(UUID link, UUID source, UUID destination) {}
 
     DemoSeed(
             JdbcClient jdbc,
@@ -140,6 +141,10 @@ class DemoSeed {
                         .atZone(business.zone())
                         .toInstant()))
                 .update();
+        jdbc.sql("""
+                        update link_destination d set changed_at = l.created_at, changed_by = l.created_by
+                        from link l where l.id = d.link_id
+                        """).update();
         return filled;
     }
 
@@ -173,11 +178,15 @@ class DemoSeed {
 
     private Map<String, Placed> placedLinks() {
         Map<String, Placed> placed = new HashMap<>();
-        jdbc.sql("select slug, id, source_id from link where host_id = ?")
+        jdbc.sql("select slug, id, source_id, destination_id from link where host_id = ?")
                 .param(hosts.defaultHost().id())
                 .query(row -> {
                     placed.put(
-                            row.getString(1), new Placed(row.getObject(2, UUID.class), row.getObject(3, UUID.class)));
+                            row.getString(1),
+                            new Placed(
+                                    row.getObject(2, UUID.class),
+                                    row.getObject(3, UUID.class),
+                                    row.getObject(4, UUID.class)));
                 });
         return placed;
     }
@@ -188,7 +197,12 @@ class DemoSeed {
                 business.id(),
                 link.link(),
                 link.source(),
+                link.destination(),
                 visit.visitor(),
+                "",
+                Browsers.country(visit.visitor()),
+                Device.of(visit.userAgent()).key(),
+                "",
                 visit.userAgent(),
                 "",
                 visit.referrer());

@@ -17,6 +17,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
+import wendo.app.site.Refusal;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
 
@@ -49,7 +50,7 @@ class DestinationPages {
             looks.look(page, business);
             return new ModelAndView("redirect:/setup/destinations/" + id);
         } catch (AddressRefused e) {
-            return refused(list(address, String.valueOf(e.getMessage())));
+            return Refusal.of(list(address, String.valueOf(e.getMessage())));
         }
     }
 
@@ -64,10 +65,10 @@ class DestinationPages {
             @PathVariable UUID id, @RequestParam String name, @RequestParam String note, CurrentPerson person) {
         DestinationListed destination = find(id);
         Map<String, String> faults = new HashMap<>();
-        tooLong(faults, "name", name, Destinations.MAX_NAME);
-        tooLong(faults, "note", note, Destinations.MAX_NOTE);
+        Refusal.tooLong(faults, "name", name, Destinations.MAX_NAME);
+        Refusal.tooLong(faults, "note", note, Destinations.MAX_NOTE);
         if (!faults.isEmpty()) {
-            return refused(page(destination, name, note, faults, person));
+            return Refusal.of(page(destination, name, note, faults, person));
         }
         destinations.describe(id, name, note);
         return new ModelAndView("redirect:/setup/destinations/" + id);
@@ -89,7 +90,7 @@ class DestinationPages {
         person.mustBeAllowedToSetUp();
         DestinationListed destination = find(id);
         Map<String, String> faults = new HashMap<>();
-        tooLong(faults, "reason", reason, MAX_REASON);
+        Refusal.tooLong(faults, "reason", reason, MAX_REASON);
         try {
             WebAddress page = Destinations.check(address, business, Set.of());
             if (faults.isEmpty() && !destinations.move(id, page, person.name(), reason.strip())) {
@@ -103,7 +104,7 @@ class DestinationPages {
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/setup/destinations/" + id)
-                : refused(page(destination, destination.name(), destination.note(), faults, person))
+                : Refusal.of(page(destination, destination.name(), destination.note(), faults, person))
                         .addObject("newAddress", address)
                         .addObject("reason", reason);
     }
@@ -118,15 +119,6 @@ class DestinationPages {
 
     private DestinationListed find(UUID id) {
         return destinations.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
-    private static void tooLong(Map<String, String> faults, String field, String text, int most) {
-        if (text.strip().length() > most) {
-            faults.put(
-                    field,
-                    "It may have %d characters; this has %d."
-                            .formatted(most, text.strip().length()));
-        }
     }
 
     private ModelAndView list(String address, String fault) {
@@ -152,10 +144,5 @@ class DestinationPages {
                 .addObject("links", queries.links().getOrDefault(destination.id(), 0L))
                 .addObject("endsSoon", looks.endsSoon(destination.health().look()))
                 .addObject("maySetUp", person.role().maySetUp());
-    }
-
-    private static ModelAndView refused(ModelAndView page) {
-        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.destinations.DestinationLooks;
+import wendo.app.site.Refusal;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.HostName;
 import wendo.core.links.WebAddress;
@@ -44,10 +45,10 @@ class HostPages {
         try {
             added = hosts.add(origin(name, business));
         } catch (AddressRefused e) {
-            return refused(list(person, name, String.valueOf(e.getMessage())));
+            return Refusal.of(list(person, name, String.valueOf(e.getMessage())));
         }
         if (added.isEmpty()) {
-            return refused(list(
+            return Refusal.of(list(
                     person,
                     name,
                     "This name is a link host already. If it is yours, ask whoever set it up to let it go."));
@@ -109,7 +110,7 @@ class HostPages {
         find(id);
         Optional<UUID> target = links.findPasted(link);
         if (!link.isBlank() && target.isEmpty()) {
-            return refused(list(person, "", ""))
+            return Refusal.of(list(person, "", ""))
                     .addObject("forwardFault", "No link of yours is \"%s\".".formatted(shortened(link)))
                     .addObject("forwardHost", id)
                     .addObject("forwardLink", link);
@@ -132,10 +133,5 @@ class HostPages {
                 .addObject("name", name)
                 .addObject("fault", fault)
                 .addObject("maySetUp", person.role().maySetUp());
-    }
-
-    private static ModelAndView refused(ModelAndView page) {
-        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
     }
 }

@@ -101,15 +101,7 @@ record IssueForm(
     }
 
     static LinkTerms terms(MultiValueMap<String, String> typed) {
-        return new LinkTerms(
-                first(typed, "note"),
-                first(typed, "owner"),
-                first(typed, "labels"),
-                first(typed, "firstDay"),
-                first(typed, "lastDay"),
-                first(typed, "outside"),
-                first(typed, "paid").equals("yes"),
-                first(typed, "disclosure"));
+        return LinkTerms.of(field -> first(typed, field));
     }
 
     private static String first(MultiValueMap<String, String> typed, String name) {

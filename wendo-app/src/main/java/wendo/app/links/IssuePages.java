@@ -152,7 +152,7 @@ class IssuePages {
 
     @GetMapping("/done")
     String done(@RequestParam(name = "link", defaultValue = "") List<UUID> ids, Model model) {
-        List<LinkQueries.Row> issued =
+        List<LinkListed> issued =
                 queries.byIds(ids.stream().limit(IssueSheet.MAX_LINKS).toList());
         if (issued.isEmpty()) {
             return "redirect:/issue";

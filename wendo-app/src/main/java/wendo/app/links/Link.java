@@ -77,13 +77,51 @@ class Link {
         this.disclosure = terms.disclosure();
     }
 
-    private String tag(WebAddress address) {
+    /** Its terms as they would be typed. The address outside of its days has the link's tags, which are put on again. */
+    LinkTerms terms() {
+        return new LinkTerms(
+                note,
+                ownerId == null ? "" : ownerId.toString(),
+                String.join(", ", labels),
+                firstDay == null ? "" : firstDay.toString(),
+                lastDay == null ? "" : lastDay.toString(),
+                outsideAddress,
+                isPaid,
+                disclosure);
+    }
+
+    /** The address with the link's tags. */
+    String tag(WebAddress address) {
         return Tagging.of(address, Tagging.read(tags)).address().toString();
     }
 
     void issuedBy(String person, Instant at) {
         this.createdBy = person;
         this.createdAt = at;
+    }
+
+    void rename(String newName) {
+        this.name = newName;
+    }
+
+    /** What a change of many links reads and writes. */
+    String read(LinkProperty property) {
+        return switch (property) {
+            case ARCHIVED -> archivedAt == null ? "" : archivedAt.toString();
+            case LABELS -> String.join("\n", labels);
+            case OWNER -> ownerId == null ? "" : ownerId.toString();
+            case DESTINATION -> destinationId.toString();
+        };
+    }
+
+    void put(LinkProperty property, String value) {
+        switch (property) {
+            case ARCHIVED -> archivedAt = value.isEmpty() ? null : Instant.parse(value);
+            case LABELS -> labels = value.isEmpty() ? new String[0] : value.split("\n", -1);
+            case OWNER -> ownerId = value.isEmpty() ? null : UUID.fromString(value);
+            case DESTINATION ->
+                throw new IllegalArgumentException("A link leads to an address, not to \"%s\"".formatted(value));
+        }
     }
 
     /** Leads to another page from now on, with the tags it has. */

@@ -8,6 +8,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -25,6 +26,7 @@ import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessId;
+import wendo.core.links.Way;
 
 /**
  * Keeps the {@link LinkDirectory} true: loads it whole on each new connection, then listens for changes that any
@@ -37,7 +39,8 @@ class LinkDirectoryFeed implements SmartLifecycle {
     private static final String HOSTS =
             "select name, host_id, business_id, business_name, forwards_to from door_link_hosts()";
     private static final String LINKS = """
-            select host, slug, link_id, source_id, business_id, tagged_address, opens_at, closes_at, outside_address
+            select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
+                outside_address, zone, branches
             from door_links(?)
             """;
 
@@ -165,24 +168,32 @@ class LinkDirectoryFeed implements SmartLifecycle {
 
     private static LinkDirectory.Target target(ResultSet row) throws SQLException {
         return new LinkDirectory.Target(
-                row.getObject(3, UUID.class),
-                row.getObject(4, UUID.class),
-                new BusinessId(row.getObject(5, UUID.class)),
-                row.getString(6),
-                days(row));
+                row.getObject("link_id", UUID.class),
+                row.getObject("source_id", UUID.class),
+                new BusinessId(row.getObject("business_id", UUID.class)),
+                new Way(row.getObject("destination_id", UUID.class), row.getString("tagged_address")),
+                days(row),
+                routes(row));
     }
 
     private static Optional<LinkDirectory.Days> days(ResultSet row) throws SQLException {
-        String outside = row.getString(9);
+        String outside = row.getString("outside_address");
         if (outside.isEmpty()) {
             return Optional.empty();
         }
-        Timestamp opens = row.getTimestamp(7);
-        Timestamp closes = row.getTimestamp(8);
+        Timestamp opens = row.getTimestamp("opens_at");
+        Timestamp closes = row.getTimestamp("closes_at");
         return Optional.of(new LinkDirectory.Days(
                 opens == null ? Instant.MIN : opens.toInstant(),
                 closes == null ? Instant.MAX : closes.toInstant(),
                 outside));
+    }
+
+    private static Optional<LinkDirectory.Routes> routes(ResultSet row) throws SQLException {
+        String branches = row.getString("branches");
+        return branches == null
+                ? Optional.empty()
+                : Optional.of(new LinkDirectory.Routes(Branches.read(branches), ZoneId.of(row.getString("zone"))));
     }
 
     private void pause() {

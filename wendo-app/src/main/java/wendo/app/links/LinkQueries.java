@@ -3,8 +3,6 @@ package wendo.app.links;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -17,59 +15,27 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.core.links.Channel;
-import wendo.core.measure.Period;
 
-/** The SQL of the lists of links. */
+/** Reads links, one by one and by what people paste. */
 @Component
 class LinkQueries {
-    static final int PAGE = 200;
-
-    private static final String LINKS = """
-            select l.id, l.name, l.slug, h.origin || '/' || l.slug as url, l.tagged_address, l.note, l.created_at,
-                   l.created_by, s.name as source, s.channel, c.name as campaign, d.address as destination
+    static final String LINKS = """
+            select l.id, l.name, l.slug, h.origin || '/' || l.slug as url, l.tagged_address, l.tags, l.note, l.labels,
+                coalesce(p.name, '') as owner, l.created_at, l.created_by, l.source_id, l.campaign_id, l.destination_id,
+                s.name as source, s.channel, c.name as campaign, d.address as destination, l.is_paid, l.disclosure,
+                l.archived_at
             from link l
             join link_host h on h.id = l.host_id
             join source s on s.id = l.source_id
             join campaign c on c.id = l.campaign_id
             join destination d on d.id = l.destination_id
-            """;
-
-    /** A pasted link is found by its own slug: the needle's last part. */
-    private static final String FOUND = """
-            (:needle = '' or lower(l.name || ' ' || l.slug || ' ' || l.note || ' ' || s.name || ' ' || c.name || ' '
-                || d.address) like '%' || :needle || '%' or l.slug = :slug)
+            left join person p on p.id = l.owner_id
             """;
 
     private final JdbcClient jdbc;
 
     LinkQueries(JdbcClient jdbc) {
         this.jdbc = jdbc;
-    }
-
-    record Row(
-            UUID id,
-            String name,
-            String slug,
-            String url,
-            String taggedAddress,
-            String note,
-            Instant createdAt,
-            String createdBy,
-            String source,
-            Channel channel,
-            String campaign,
-            String destination) {}
-
-    /** A link with the people and other visits of a period. */
-    record Counted(Row link, long people, long visits, long notCounted) {}
-
-    record Listed(List<Counted> rows, long found) {}
-
-    /** Which links are wanted: of a source, of a campaign, to a destination; those that are empty hold back nothing. */
-    record Only(Optional<UUID> source, Optional<UUID> campaign, Optional<UUID> destination) {
-        public boolean isAll() {
-            return source.isEmpty() && campaign.isEmpty() && destination.isEmpty();
-        }
     }
 
     /** The link that a pasted address, with or without scheme, tags or capitals, or a slug alone means. */
@@ -119,7 +85,7 @@ class LinkQueries {
 
     /** In the order of the identifiers. */
     @Transactional(readOnly = true)
-    List<Row> byIds(List<UUID> ids) {
+    List<LinkListed> byIds(List<UUID> ids) {
         if (ids.isEmpty()) {
             return List.of();
         }
@@ -129,7 +95,7 @@ class LinkQueries {
     }
 
     @Transactional(readOnly = true)
-    List<Row> newest(int limit, long offset) {
+    List<LinkListed> newest(int limit, long offset) {
         return jdbc.sql(LINKS + "order by l.created_at desc, l.id limit :limit offset :offset")
                 .param("limit", limit)
                 .param("offset", offset)
@@ -137,84 +103,33 @@ class LinkQueries {
                 .list();
     }
 
-    @Transactional(readOnly = true)
-    Listed list(String needle, Only only, Period period, ZoneId zone) {
-        String sql = """
-                with found as (%s where %s
-                    and (:source = '{}' or l.source_id = any(cast(:source as uuid[])))
-                    and (:campaign = '{}' or l.campaign_id = any(cast(:campaign as uuid[])))
-                    and (:destination = '{}' or l.destination_id = any(cast(:destination as uuid[])))),
-                counted as materialized (
-                    select link_id, count(*) filter (where visits > 0) as people, sum(visits) as visits,
-                        sum(not_counted) as not_counted
-                    from (
-                        select link_id, visitor, count(*) filter (where kind = 'person') as visits,
-                            count(*) filter (where kind <> 'person') as not_counted
-                        from visit where arrived_at >= :from and arrived_at < :to
-                        group by link_id, visitor) by_person
-                    group by link_id)
-                select f.*, coalesce(people, 0) as people, coalesce(visits, 0) as visits,
-                    coalesce(not_counted, 0) as not_counted, count(*) over () as found
-                from found f left join counted on counted.link_id = f.id
-                order by visits desc, f.created_at desc, f.id
-                limit %d
-                """.formatted(LINKS, FOUND, PAGE);
-        String text = needle.strip().toLowerCase(Locale.ROOT);
-        long[] found = {0};
-        List<Counted> rows = jdbc.sql(sql)
-                .param("needle", text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"))
-                .param("slug", lastPart(text))
-                .param("source", array(only.source()))
-                .param("campaign", array(only.campaign()))
-                .param("destination", array(only.destination()))
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
-                .query((row, number) -> {
-                    found[0] = row.getLong("found");
-                    return new Counted(
-                            row(row, number), row.getLong("people"), row.getLong("visits"), row.getLong("not_counted"));
-                })
-                .list();
-        return new Listed(rows, found[0]);
-    }
-
-    private static String array(Optional<UUID> id) {
-        return id.map(one -> "{" + one + "}").orElse("{}");
-    }
-
-    /** What the links that are wanted have in common, in words; empty text if nothing. */
-    @Transactional(readOnly = true)
-    String words(Only only) {
-        return jdbc.sql("""
-                        select concat_ws(', ',
-                            (select 'of ' || name from source where id = any(cast(? as uuid[]))),
-                            (select 'in ' || name from campaign where id = any(cast(? as uuid[]))),
-                            (select 'to ' || coalesce(nullif(name, ''), address) from destination
-                                where id = any(cast(? as uuid[]))))
-                        """)
-                .params(array(only.source()), array(only.campaign()), array(only.destination()))
-                .query(String.class)
-                .single();
-    }
-
     private static String lastPart(String pasted) {
         String path = pasted.replaceAll("[?#].*$", "").replaceAll("/+$", "");
         return path.substring(path.lastIndexOf('/') + 1);
     }
 
-    private static Row row(ResultSet row, int number) throws SQLException {
-        return new Row(
+    static LinkListed row(ResultSet row, int number) throws SQLException {
+        return new LinkListed(
                 row.getObject("id", UUID.class),
                 row.getString("name"),
                 row.getString("slug"),
                 row.getString("url"),
                 row.getString("tagged_address"),
+                row.getString("tags"),
                 row.getString("note"),
+                List.of((String[]) row.getArray("labels").getArray()),
+                row.getString("owner"),
                 row.getTimestamp("created_at").toInstant(),
                 row.getString("created_by"),
+                new LinkListed.Belongs(
+                        row.getObject("source_id", UUID.class),
+                        row.getObject("campaign_id", UUID.class),
+                        row.getObject("destination_id", UUID.class)),
                 row.getString("source"),
                 Channel.valueOf(row.getString("channel")),
                 row.getString("campaign"),
-                row.getString("destination"));
+                row.getString("destination"),
+                new LinkListed.Paid(row.getBoolean("is_paid"), row.getString("disclosure")),
+                Optional.ofNullable(row.getTimestamp("archived_at")).map(Timestamp::toInstant));
     }
 }

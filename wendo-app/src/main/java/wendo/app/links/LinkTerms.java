@@ -1,6 +1,7 @@
 package wendo.app.links;
 
 import java.io.Serializable;
+import java.util.function.UnaryOperator;
 
 /**
  * What may be said of a link beyond what it is: as typed, nothing checked yet.
@@ -20,6 +21,19 @@ public record LinkTerms(
         boolean isPaid,
         String disclosure)
         implements Serializable {
+
+    /** Reads a form's fields; one that is not there is empty text. */
+    public static LinkTerms of(UnaryOperator<String> field) {
+        return new LinkTerms(
+                field.apply("note").strip(),
+                field.apply("owner").strip(),
+                field.apply("labels").strip(),
+                field.apply("firstDay").strip(),
+                field.apply("lastDay").strip(),
+                field.apply("outside").strip(),
+                field.apply("paid").equals("yes"),
+                field.apply("disclosure").strip());
+    }
 
     static LinkTerms none() {
         return new LinkTerms("", "", "", "", "", "", false, "");

@@ -17,13 +17,21 @@ import wendo.core.links.WebAddress;
 @Component
 class LinksFollowing {
     private final LinkRepository links;
+    private final LinkRoutes routes;
     private final LinkHosts hosts;
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    LinksFollowing(LinkRepository links, LinkHosts hosts, EntityManager entities, JdbcClient jdbc, Clock clock) {
+    LinksFollowing(
+            LinkRepository links,
+            LinkRoutes routes,
+            LinkHosts hosts,
+            EntityManager entities,
+            JdbcClient jdbc,
+            Clock clock) {
         this.links = links;
+        this.routes = routes;
         this.hosts = hosts;
         this.entities = entities;
         this.jdbc = jdbc;
@@ -44,6 +52,7 @@ class LinksFollowing {
                     BusinessScope.current(), link.id(), moved.destination(), address.toString(), change));
         }
         entities.flush();
+        routes.follow(moved.destination(), address);
     }
 
     /** Addresses keep the tag that they were issued with: they may stand in print. */

@@ -1,12 +1,17 @@
 package wendo.app.outcomes;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
@@ -28,6 +33,14 @@ class OutcomePages {
     }
 
     record Line(OutcomeQueries.Row outcome, EvidenceWords evidence) {}
+
+    /** One outcome, on its day in the ledger. */
+    @GetMapping("/{id}")
+    String one(@PathVariable UUID id, Business business) {
+        OutcomeQueries.Row row = queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        LocalDate day = row.occurredAt().atZone(business.zone()).toLocalDate();
+        return "redirect:/outcomes?from=%s&to=%s#outcome-%s".formatted(day, day, id);
+    }
 
     @GetMapping
     String ledger(

@@ -65,16 +65,16 @@ class OutcomeQueries implements RibbonLayer {
     record Sum(long count, long valueMinor, long unknown) {}
 
     @Transactional(readOnly = true)
-    Row one(UUID id) {
+    Optional<Row> find(UUID id) {
         return jdbc.sql(ROWS + "where o.id = ?")
                 .param(id)
                 .query(OutcomeQueries::row)
-                .single();
+                .optional();
     }
 
     @Transactional(readOnly = true)
     List<Row> newest(int limit, long offset) {
-        return jdbc.sql(ROWS + "order by o.occurred_at desc, o.id limit :limit offset :offset")
+        return jdbc.sql(ROWS + "where not o.is_proof order by o.occurred_at desc, o.id limit :limit offset :offset")
                 .param("limit", limit)
                 .param("offset", offset)
                 .query(OutcomeQueries::row)
@@ -84,7 +84,7 @@ class OutcomeQueries implements RibbonLayer {
     @Transactional(readOnly = true)
     List<Row> page(Period period, ZoneId zone, Optional<OutcomeKind> kind, int page) {
         return jdbc.sql(ROWS + """
-                        where o.occurred_at >= :from and o.occurred_at < :to and (:kind = '' or o.kind = :kind)
+                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)
                         order by o.occurred_at desc, o.id limit :limit offset :offset
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
@@ -103,7 +103,7 @@ class OutcomeQueries implements RibbonLayer {
                             count(*) filter (where not exists (
                                 select from credit c where c.outcome_id = o.id and c.model = 'last-touch'))
                         from outcome o
-                        where o.occurred_at >= :from and o.occurred_at < :to and (:kind = '' or o.kind = :kind)
+                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
@@ -118,7 +118,7 @@ class OutcomeQueries implements RibbonLayer {
         return jdbc
                 .sql("""
                         select (occurred_at at time zone :zone)::date, count(*) from outcome
-                        where occurred_at >= :from and occurred_at < :to group by 1
+                        where occurred_at >= :from and occurred_at < :to and not is_proof group by 1
                         """)
                 .param("zone", zone.getId())
                 .param("from", Timestamp.from(period.startsAt(zone)))

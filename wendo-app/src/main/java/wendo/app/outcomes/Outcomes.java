@@ -54,8 +54,11 @@ public class Outcomes {
     private Recorded store(OutcomeReport report, Reporter reporter) {
         Optional<UUID> fresh = jdbc.sql("""
                         insert into outcome (id, business_id, kind, reference, value_minor, occurred_at, recorded_at,
-                            click_id, reported_by)
-                        values (?, ?, ?, ?, ?, ?, ?, ?::uuid, ?)
+                            click_id, reported_by, is_proof)
+                        select ?, ?, ?, ?, ?, ?, ?, c.click, ?, exists (
+                            select from visit v
+                            where v.click_id = c.click and v.arrived_at = click_time(c.click) and v.kind = 'proof')
+                        from (select cast(? as uuid) as click) c
                         on conflict (business_id, kind, reference) do nothing
                         returning id
                         """)
@@ -65,8 +68,8 @@ public class Outcomes {
                         report.kind().key(),
                         report.reference())
                 .params(report.valueMinor(), Timestamp.from(report.occurredAt()), Timestamp.from(clock.instant()))
-                .param(report.click().map(click -> click.uuid().toString()).orElse(null))
                 .param(reporter.key())
+                .param(report.click().map(click -> click.uuid().toString()).orElse(null))
                 .query(UUID.class)
                 .optional();
         return fresh.<Recorded>map(Recorded.New::new).orElseGet(() -> new Recorded.AlreadyKnown(find(report)));

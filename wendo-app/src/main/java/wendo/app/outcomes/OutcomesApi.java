@@ -65,7 +65,8 @@ class OutcomesApi {
         key.ifPresent(text -> keys.claim(text, body.toString()));
         Recorded recorded = outcomes.record(report, Reporter.SERVER);
         HttpStatus status = recorded instanceof Recorded.New ? HttpStatus.CREATED : HttpStatus.OK;
-        return ResponseEntity.status(status).body(body(queries.one(recorded.outcome()), businesses.current()));
+        return ResponseEntity.status(status)
+                .body(body(queries.find(recorded.outcome()).orElseThrow(), businesses.current()));
     }
 
     @GetMapping

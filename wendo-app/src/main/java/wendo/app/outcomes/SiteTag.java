@@ -1,14 +1,10 @@
 package wendo.app.outcomes;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.LoadingCache;
-import io.github.bucket4j.Bucket;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -24,6 +20,7 @@ import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
 import wendo.app.site.ApiFaults;
+import wendo.app.site.CallLimit;
 import wendo.core.outcomes.OutcomeReport;
 
 /**
@@ -33,20 +30,13 @@ import wendo.core.outcomes.OutcomeReport;
 @RestController
 class SiteTag {
     private static final int MAX_BODY = 4096;
-    private static final int REPORTS_PER_MINUTE = 60;
 
     private final Outcomes outcomes;
     private final Businesses businesses;
     private final BusinessScope scope;
     private final JsonMapper json;
     private final Clock clock;
-    private final LoadingCache<String, Bucket> callers = Caffeine.newBuilder()
-            .expireAfterAccess(Duration.ofMinutes(5))
-            .maximumSize(100_000)
-            .build(key -> Bucket.builder()
-                    .addLimit(limit ->
-                            limit.capacity(REPORTS_PER_MINUTE).refillGreedy(REPORTS_PER_MINUTE, Duration.ofMinutes(1)))
-                    .build());
+    private final CallLimit limit = new CallLimit(60);
 
     SiteTag(Outcomes outcomes, Businesses businesses, BusinessScope scope, JsonMapper json, Clock clock) {
         this.outcomes = outcomes;
@@ -68,9 +58,7 @@ class SiteTag {
     @CrossOrigin(origins = "*", allowCredentials = "false")
     @PostMapping("/t/outcomes")
     ResponseEntity<Void> report(HttpServletRequest request) throws IOException {
-        if (!callers.get(request.getRemoteAddr()).tryConsume(1)) {
-            throw new ApiFaults(HttpStatus.TOO_MANY_REQUESTS, "Too many reports; wait a minute.", List.of());
-        }
+        limit.mustAllow(request.getRemoteAddr());
         TagBody body = read(request.getInputStream());
         BusinessId business = businesses
                 .findBySiteKey(body.site() == null ? "" : body.site())

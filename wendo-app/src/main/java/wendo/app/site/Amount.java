@@ -5,6 +5,7 @@ import java.text.DecimalFormatSymbols;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
+import wendo.core.measure.UnitPrice;
 
 /** An amount as people type it, with or without the currency's sign and the thousands' separator. */
 public record Amount(long minor) {
@@ -12,6 +13,18 @@ public record Amount(long minor) {
 
     /** Throws {@link IllegalArgumentException} with a message for the person who typed it. */
     public static Amount of(String typed, CurrencyUnit currency, Locale locale) {
+        BigDecimal minor = minor(typed, currency, locale, Math.max(1, currency.getDecimalPlaces()));
+        return new Amount(minor.longValueExact());
+    }
+
+    /** The price of one of many, which may have thousandths of the minor unit: they are what is counted. */
+    public static UnitPrice unitPrice(String typed, CurrencyUnit currency, Locale locale) {
+        return new UnitPrice(minor(typed, currency, locale, currency.getDecimalPlaces() + 3)
+                .movePointRight(3)
+                .longValueExact());
+    }
+
+    private static BigDecimal minor(String typed, CurrencyUnit currency, Locale locale, int decimals) {
         DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
         String number = typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
                 .replaceFirst("(?i)^" + currency.getCode(), "")
@@ -19,8 +32,7 @@ public record Amount(long minor) {
         String group = Pattern.quote(String.valueOf(symbols.getGroupingSeparator()));
         String point = Pattern.quote(String.valueOf(symbols.getDecimalSeparator()));
         String example = "like 1%s250%s00".formatted(symbols.getGroupingSeparator(), symbols.getDecimalSeparator());
-        if (!number.matches("(\\d{1,3}(%s\\d{3})+|\\d{1,12})(%s\\d{1,%d})?"
-                .formatted(group, point, Math.max(1, currency.getDecimalPlaces())))) {
+        if (!number.matches("(\\d{1,3}(%s\\d{3})+|\\d{1,12})(%s\\d{1,%d})?".formatted(group, point, decimals))) {
             throw new IllegalArgumentException("Type an amount in %s, %s.".formatted(currency.getCode(), example));
         }
         BigDecimal amount = new BigDecimal(number.replaceAll(group, "").replaceAll(point, "."));
@@ -28,7 +40,7 @@ public record Amount(long minor) {
         if (minor.signum() == 0 || minor.compareTo(BigDecimal.valueOf(MAX_MINOR)) > 0) {
             throw new IllegalArgumentException("Type an amount above 0 and below a billion, %s.".formatted(example));
         }
-        return new Amount(minor.longValueExact());
+        return minor;
     }
 
     /** An amount as {@link #of} would read it again. */

@@ -44,11 +44,23 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return format.format(amount);
     }
 
+    /** A measure, with up to two decimals. */
+    public String decimal(double number) {
+        NumberFormat format = NumberFormat.getNumberInstance(locale);
+        format.setMaximumFractionDigits(2);
+        return format.format(number);
+    }
+
     public String percent(double share) {
         NumberFormat format = NumberFormat.getPercentInstance(locale);
         format.setMaximumFractionDigits(1);
         format.setMinimumFractionDigits(1);
         return format.format(share);
+    }
+
+    /** The name of a country of ISO 3166-1. */
+    public String country(String code) {
+        return new Locale("", code).getDisplayCountry(locale);
     }
 
     public String day(LocalDate day) {

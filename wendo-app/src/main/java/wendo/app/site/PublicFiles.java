@@ -12,7 +12,7 @@ class PublicFiles implements WebMvcConfigurer {
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler("/t/*.js", "/t/*.css")
+        registry.addResourceHandler("/t/*.js", "/t/*.css", "/t/*.svg")
                 .addResourceLocations("classpath:/static/t/")
                 .setCacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePublic());
         registry.addResourceHandler("/api/v1/*.json")

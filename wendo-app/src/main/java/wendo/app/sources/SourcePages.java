@@ -19,6 +19,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.BusinessScope;
+import wendo.app.site.Refusal;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.links.Channel;
 
@@ -69,7 +70,7 @@ class SourcePages {
                             .formatted(known.get().name()));
         }
         if (!faults.isEmpty()) {
-            return refused(list(form, faults, typed(windows.current()), person));
+            return Refusal.of(list(form, faults, typed(windows.current()), person));
         }
         SourceForm.Checked checked = form.checked(accounts.colleagues());
         UUID id = sources.findOrCreate(checked.name(), checked.channel()).id();
@@ -92,7 +93,7 @@ class SourcePages {
             events.publishEvent(new WindowsChanged(BusinessScope.current()));
             return new ModelAndView("redirect:/setup/sources#windows");
         } catch (IllegalArgumentException e) {
-            return refused(list(
+            return Refusal.of(list(
                     SourceForm.empty(),
                     Map.of(
                             "windows",
@@ -112,7 +113,7 @@ class SourcePages {
         person.mustBeAllowedToSetUp();
         Map<String, String> faults = form.faults(accounts.colleagues());
         if (!faults.isEmpty()) {
-            return refused(page(id, form, faults, person));
+            return Refusal.of(page(id, form, faults, person));
         }
         mustExist(id);
         sources.describe(id, form.checked(accounts.colleagues()));
@@ -145,7 +146,7 @@ class SourcePages {
             String fault = kept.isEmpty()
                     ? "Choose the source that this one really is."
                     : "A reason may have %d characters; this one has %d.".formatted(MAX_REASON, reason.length());
-            return refused(page(id, sources.form(id).orElseThrow(), Map.of("into", fault), person))
+            return Refusal.of(page(id, sources.form(id).orElseThrow(), Map.of("into", fault), person))
                     .addObject("reason", reason);
         }
         if (!confirmed) {
@@ -155,7 +156,7 @@ class SourcePages {
                     .addObject("reason", reason.strip());
         }
         if (!merging.merge(kept.get().id(), merged.id(), reason.strip(), person.name())) {
-            return refused(page(
+            return Refusal.of(page(
                     id,
                     sources.form(id).orElseThrow(),
                     Map.of("into", "One of the two was merged a moment ago. Look again."),
@@ -195,11 +196,6 @@ class SourcePages {
                 .addObject("channels", Channel.values())
                 .addObject("colleagues", accounts.colleagues())
                 .addObject("maySetUp", person.role().maySetUp());
-    }
-
-    private static ModelAndView refused(ModelAndView page) {
-        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
     }
 
     private void mustExist(UUID id) {

@@ -42,4 +42,8 @@ class SpendEntry {
         this.createdBy = createdBy;
         this.createdAt = createdAt;
     }
+
+    UUID id() {
+        return id;
+    }
 }

@@ -29,8 +29,11 @@ public class Spends {
     }
 
     @Transactional
-    public void enter(UUID source, LumpSpend lump, String note, String enteredBy) {
-        entities.persist(new SpendEntry(BusinessScope.current(), source, lump, note, enteredBy, clock.instant()));
+    public UUID enter(UUID source, LumpSpend lump, String note, String enteredBy) {
+        SpendEntry entry = new SpendEntry(BusinessScope.current(), source, lump, note, enteredBy, clock.instant());
+        entities.persist(entry);
+        entities.flush();
+        return entry.id();
     }
 
     @Transactional

@@ -16,9 +16,9 @@ public final class TableWriter {
 
     private TableWriter() {}
 
-    /** Whether a spreadsheet might take this text for something to compute. */
+    /** Whether a spreadsheet might take this text for something to compute; a number or a phone number is none. */
     static boolean isComputed(String text) {
-        return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0;
+        return !text.isEmpty() && !text.matches("[+-]?[0-9 ().]{1,30}") && "=+-@\t\r".indexOf(text.charAt(0)) >= 0;
     }
 
     /** With a byte order mark, which spreadsheets need to see that it is UTF-8 (RFC 4180 line ends). */

@@ -79,8 +79,8 @@ class TodayPages {
             tasks.add(new Task(
                     link.name() + " was never opened",
                     "It was issued over a week ago. Was it placed, and does it read right?",
-                    "/links?find=" + java.net.URLEncoder.encode(link.name(), java.nio.charset.StandardCharsets.UTF_8),
-                    "See the link"));
+                    "/links/" + link.id() + "/proof",
+                    "Prove it"));
         }
         long unjoined = queries.unjoinedSince(today.minusDays(6), business.zone());
         if (unjoined > 0) {

@@ -38,7 +38,7 @@ class TodayQueries {
             long valueMinor) {}
 
     /** Something that needs a person. */
-    record Wanting(String name, long number) {}
+    record Wanting(String id, String name, long number) {}
 
     @Transactional(readOnly = true)
     Brought brought(Period period, ZoneId zone) {
@@ -50,7 +50,7 @@ class TodayQueries {
                             count(*) filter (where kind = 'booking'),
                             count(*) filter (where kind = 'purchase'),
                             coalesce(sum(value_minor) filter (where kind <> 'lead'), 0)
-                        from outcome where occurred_at >= :from and occurred_at < :to
+                        from outcome where occurred_at >= :from and occurred_at < :to and not is_proof
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
@@ -72,7 +72,7 @@ class TodayQueries {
                             from outcome o
                             left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
                             left join source s on s.id = c.source_id
-                            order by o.occurred_at desc limit :limit)
+                            where not o.is_proof order by o.occurred_at desc limit :limit)
                         ) arrivals order by at desc, what limit :limit
                         """)
                 .param("limit", limit)
@@ -90,14 +90,14 @@ class TodayQueries {
     @Transactional(readOnly = true)
     List<Wanting> neverVisited(Instant issuedBefore) {
         return jdbc.sql("""
-                        select l.name, 0 from link l
-                        where l.created_at < ?
+                        select l.id, l.name, 0 from link l
+                        where l.created_at < ? and l.archived_at is null
                             and not exists (select from visit v where v.business_id = l.business_id and v.link_id = l.id
-                                and v.arrived_at >= l.created_at)
+                                and v.arrived_at >= l.created_at and v.kind <> 'proof')
                         order by l.created_at limit 5
                         """)
                 .param(Timestamp.from(issuedBefore))
-                .query((row, number) -> new Wanting(row.getString(1), row.getLong(2)))
+                .query((row, number) -> new Wanting(row.getString(1), row.getString(2), row.getLong(3)))
                 .list();
     }
 
@@ -109,19 +109,19 @@ class TodayQueries {
                             select s.id, s.name from source s
                             where not exists (select from spend e
                                 where e.source_id = s.id and e.first_day < :end and e.last_day >= :start))
-                        select u.name, count(*) as people
+                        select u.id, u.name, count(*) as people
                         from (
                             select distinct source_id, visitor from visit
                             where arrived_at >= :from and arrived_at < :to and kind = 'person'
                                 and source_id in (select id from unpaid)) v
                         join unpaid u on u.id = v.source_id
-                        group by u.name order by people desc, u.name limit 5
+                        group by u.id, u.name order by people desc, u.name limit 5
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
                 .param("start", period.startInclusive())
                 .param("end", period.endExclusive())
-                .query((row, number) -> new Wanting(row.getString(1), row.getLong(2)))
+                .query((row, number) -> new Wanting(row.getString(1), row.getString(2), row.getLong(3)))
                 .list();
     }
 
@@ -130,7 +130,7 @@ class TodayQueries {
     long unjoinedSince(LocalDate day, ZoneId zone) {
         return jdbc.sql("""
                         select count(*) from outcome o
-                        where o.occurred_at >= ?
+                        where o.occurred_at >= ? and not o.is_proof
                             and not exists (select from credit c where c.outcome_id = o.id and c.model = 'last-touch')
                         """)
                 .param(Timestamp.from(day.atStartOfDay(zone).toInstant()))

@@ -23,7 +23,10 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import wendo.app.links.LinkDirectory;
+import wendo.core.links.Circumstances;
+import wendo.core.links.Device;
 import wendo.core.links.Tagging;
+import wendo.core.links.Way;
 import wendo.core.visits.ClickId;
 
 /**
@@ -36,18 +39,21 @@ class LinkHostFilter implements Filter {
     private static final Logger LOG = LoggerFactory.getLogger(LinkHostFilter.class);
     private static final String COOKIE = "wendo_visitor";
     private static final Duration COOKIE_KEPT = Duration.ofDays(400); // the longest that browsers keep one
+    private static final int UUID_LENGTH = 36;
     private static final Duration DISK_PATIENCE = Duration.ofSeconds(2);
 
     private final LinkDirectory directory;
     private final VisitRoad road;
     private final DeadEnd deadEnd;
+    private final Countries countries;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    LinkHostFilter(LinkDirectory directory, VisitRoad road, DeadEnd deadEnd, Clock clock) {
+    LinkHostFilter(LinkDirectory directory, VisitRoad road, DeadEnd deadEnd, Countries countries, Clock clock) {
         this.directory = directory;
         this.road = road;
         this.deadEnd = deadEnd;
+        this.countries = countries;
         this.clock = clock;
     }
 
@@ -66,7 +72,7 @@ class LinkHostFilter implements Filter {
             tellWho(response, host.get());
             return;
         }
-        Optional<LinkDirectory.Target> target = asks ? directory.find(host.get(), slug(request)) : Optional.empty();
+        Optional<LinkDirectory.Asked> target = asks ? directory.find(host.get(), slug(request)) : Optional.empty();
         if (target.isPresent()) {
             answer(request, response, target.get());
         } else {
@@ -87,38 +93,63 @@ class LinkHostFilter implements Filter {
         return path.substring(1, end);
     }
 
-    private void answer(HttpServletRequest request, HttpServletResponse response, LinkDirectory.Target target) {
+    private void answer(HttpServletRequest request, HttpServletResponse response, LinkDirectory.Asked asked) {
+        LinkDirectory.Target target = asked.target();
         ClickId click = ClickId.of(clock.instant(), random);
+        UUID visitor = findVisitor(request).orElseGet(UUID::randomUUID);
+        String country = countries.of(request.getRemoteAddr());
+        Device device = Device.of(header(request, "User-Agent"));
+        Way way = target.lead(
+                click.arrivedAt(),
+                (now, link) -> new Circumstances(
+                        now,
+                        country,
+                        device,
+                        Circumstances.languageOf(header(request, "Accept-Language")),
+                        visitor,
+                        link));
         if (request.getMethod().equals("GET")) {
-            Optional<UUID> known = findVisitor(request);
-            UUID visitor = known.orElseGet(UUID::randomUUID);
-            log(request, target, click, visitor);
+            log(visit(request, asked, way, click, visitor, country, device));
             response.addCookie(cookie(visitor, request.isSecure()));
         }
         response.setStatus(HttpServletResponse.SC_FOUND);
-        response.setHeader(
-                "Location", Tagging.append(target.addressAt(click.arrivedAt()), ClickId.PARAMETER, click.toString()));
+        response.setHeader("Location", Tagging.append(way.address(), ClickId.PARAMETER, click.toString()));
         response.setHeader("Cache-Control", "no-store");
         response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
     }
 
-    /** A printed link never dies: should the disk fail, the visitor is let through and the loss is logged. */
-    private void log(HttpServletRequest request, LinkDirectory.Target target, ClickId click, UUID visitor) {
-        LoggedVisit visit = new LoggedVisit(
+    private static LoggedVisit visit(
+            HttpServletRequest request,
+            LinkDirectory.Asked asked,
+            Way way,
+            ClickId click,
+            UUID visitor,
+            String country,
+            Device device) {
+        return new LoggedVisit(
                 click,
-                target.business(),
-                target.link(),
-                target.source(),
+                asked.target().business(),
+                asked.target().link(),
+                asked.target().source(),
+                way.destination(),
                 visitor,
+                asked.recipient(),
+                country,
+                device.key(),
+                findCookie(request, ProofBook.COOKIE).orElse(""),
                 header(request, "User-Agent"),
                 purpose(request),
                 header(request, "Referer"));
+    }
+
+    /** A printed link never dies: should the disk fail, the visitor is let through and the loss is logged. */
+    private void log(LoggedVisit visit) {
         try {
             if (!road.log().append(visit).get(DISK_PATIENCE.toMillis(), TimeUnit.MILLISECONDS)) {
-                LOG.error("A visit was answered that the log did not take: {}", click);
+                LOG.error("A visit was answered that the log did not take: {}", visit.click());
             }
         } catch (ExecutionException | TimeoutException e) {
-            LOG.error("A visit was answered that the log did not take: {}", click, e);
+            LOG.error("A visit was answered that the log did not take: {}", visit.click(), e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -135,13 +166,19 @@ class LinkHostFilter implements Filter {
     }
 
     private static Optional<UUID> findVisitor(HttpServletRequest request) {
+        try {
+            return findCookie(request, COOKIE)
+                    .filter(value -> value.length() == UUID_LENGTH)
+                    .map(UUID::fromString);
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<String> findCookie(HttpServletRequest request, String name) {
         for (Cookie cookie : request.getCookies() == null ? new Cookie[0] : request.getCookies()) {
-            if (cookie.getName().equals(COOKIE) && cookie.getValue().length() == 36) {
-                try {
-                    return Optional.of(UUID.fromString(cookie.getValue()));
-                } catch (IllegalArgumentException e) {
-                    return Optional.empty();
-                }
+            if (cookie.getName().equals(name)) {
+                return Optional.of(cookie.getValue());
             }
         }
         return Optional.empty();

@@ -10,22 +10,33 @@ import wendo.core.visits.ClickId;
 /**
  * One answered arrival as the visit log keeps it: a line of tab-separated fields behind a checksum, so that a line cut
  * off by a crash is recognised. Text fields have no control characters and a greatest length.
+ *
+ * @param destination where it was led
+ * @param recipient the code of somebody the link was sent to, or empty text
+ * @param proof the token of a proof that the browser carried, or empty text
  */
 public record LoggedVisit(
         ClickId click,
         BusinessId business,
         UUID link,
         UUID source,
+        UUID destination,
         UUID visitor,
+        String recipient,
+        String country,
+        String device,
+        String proof,
         String userAgent,
         String purpose,
         String referrer) {
     private static final int MAX_USER_AGENT = 500;
     private static final int MAX_PURPOSE = 60;
     private static final int MAX_REFERRER = 2000;
-    private static final int FIELDS = 8;
+    private static final int MAX_PROOF = 40;
+    private static final int FIELDS = 13;
 
     public LoggedVisit {
+        proof = plain(proof, MAX_PROOF);
         userAgent = plain(userAgent, MAX_USER_AGENT);
         purpose = plain(purpose, MAX_PURPOSE);
         referrer = plain(referrer, MAX_REFERRER);
@@ -45,7 +56,12 @@ public record LoggedVisit(
                 business.value().toString(),
                 link.toString(),
                 source.toString(),
+                destination.toString(),
                 visitor.toString(),
+                recipient,
+                country,
+                device,
+                proof,
                 userAgent,
                 purpose,
                 referrer);
@@ -69,9 +85,14 @@ public record LoggedVisit(
                         UUID.fromString(fields[2]),
                         UUID.fromString(fields[3]),
                         UUID.fromString(fields[4]),
-                        fields[5],
+                        UUID.fromString(fields[5]),
                         fields[6],
-                        fields[7]));
+                        fields[7],
+                        fields[8],
+                        fields[9],
+                        fields[10],
+                        fields[11],
+                        fields[12]));
     }
 
     private static String checksum(String fields) {

@@ -25,14 +25,16 @@ import wendo.app.business.BusinessScope;
 import wendo.core.visits.Arrival;
 import wendo.core.visits.Sorted;
 import wendo.core.visits.Sorting;
+import wendo.core.visits.VisitKind;
 
 /** Sorts visits and stores them, each once. */
 @Component
 public class VisitStore {
     private static final String INSERT = """
-            insert into visit (arrived_at, click_id, business_id, link_id, source_id, visitor, kind, reason, referrer,
-                user_agent)
-            values (?, ?, ?, ?, coalesce((select merged_into from source where id = ?), ?), ?, ?, ?, ?, ?)
+            insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor,
+                recipient_id, country, device, proof_id, kind, reason, referrer, user_agent)
+            values (?, ?, ?, ?, coalesce((select merged_into from source where id = ?), ?), ?, ?,
+                (select id from recipient where link_id = ? and code = ?), ?, ?, ?, ?, ?, ?, ?)
             on conflict do nothing
             """;
 
@@ -41,6 +43,7 @@ public class VisitStore {
     private final BusinessScope scope;
     private final JdbcTemplate jdbc;
     private final ApplicationEventPublisher events;
+    private final ProofBook proofs;
     private final Sorting sorting;
     private final Cache<String, Optional<Sorted>> agents =
             Caffeine.newBuilder().maximumSize(20_000).build();
@@ -50,10 +53,16 @@ public class VisitStore {
             .build();
     private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
 
-    VisitStore(BusinessScope scope, JdbcTemplate jdbc, ApplicationEventPublisher events, JsonMapper json) {
+    VisitStore(
+            BusinessScope scope,
+            JdbcTemplate jdbc,
+            ApplicationEventPublisher events,
+            ProofBook proofs,
+            JsonMapper json) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
+        this.proofs = proofs;
         this.sorting = new Sorting(Crawlers.patterns(json));
     }
 
@@ -75,7 +84,12 @@ public class VisitStore {
     }
 
     private Object[] row(LoggedVisit visit) {
-        Sorted sorted = sort(visit);
+        Optional<UUID> proof = visit.proof().isEmpty()
+                ? Optional.empty()
+                : proofs.find(visit.proof(), visit.click().arrivedAt());
+        Sorted sorted = proof.isPresent()
+                ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
+                : sort(visit);
         return new Object[] {
             Timestamp.from(visit.click().arrivedAt()),
             visit.click().uuid(),
@@ -83,7 +97,13 @@ public class VisitStore {
             visit.link(),
             visit.source(),
             visit.source(), // merged away, perhaps, while the visit was on its road
+            visit.destination(),
             visit.visitor(),
+            visit.link(),
+            visit.recipient(),
+            visit.country(),
+            visit.device(),
+            proof.orElse(null),
             sorted.kind().key(),
             sorted.reason(),
             visit.referrer(),

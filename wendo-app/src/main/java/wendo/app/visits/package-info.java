@@ -1,5 +1,5 @@
 /** Visits: the link host's answers, the log that loses none, and the store. */
-@ApplicationModule(allowedDependencies = {"business", "links", "sources"})
+@ApplicationModule(allowedDependencies = {"business", "links", "site", "sources"})
 @NullMarked
 package wendo.app.visits;
 

@@ -169,9 +169,9 @@ class LinksTest extends WendoTest {
         String pasted = "HTTP%3A%2F%2F" + tenant.host() + "%2F" + slugs.get(0).toUpperCase(java.util.Locale.ROOT)
                 + "%3Futm_source%3Dx";
         for (String find : List.of("cards+to", "POSTCARDS", slugs.get(0), pasted)) {
-            assertThat(person.get("/links?find=" + find).body()).as(find).contains("1 found", "Postcards to Rill");
+            assertThat(person.get("/links?find=" + find).body()).as(find).contains("1 link found", "Postcards to Rill");
         }
-        assertThat(person.get("/links?find=curlew").body()).contains("2 found");
+        assertThat(person.get("/links?find=curlew").body()).contains("2 links found");
         String radio = in(
                 tenant,
                 () -> jdbc.sql("select cast(id as text) from source where name = 'Radio'")
@@ -179,9 +179,9 @@ class LinksTest extends WendoTest {
                         .single());
         assertThat(person.get("/links?source=" + radio).body())
                 .contains("1 link of Radio", "&amp;source=" + radio)
-                .doesNotContain("Postcards");
-        assertThat(person.get("/links?source=" + radio + "&find=cards").body()).contains("0 found");
-        assertThat(person.get("/links?find=%25").body()).contains("0 found");
+                .doesNotContain("Postcards to Rill · Spring");
+        assertThat(person.get("/links?source=" + radio + "&find=cards").body()).contains("0 links of Radio found");
+        assertThat(person.get("/links?find=%25").body()).contains("0 links found");
     }
 
     @Test

@@ -126,7 +126,7 @@ class OutcomesTest extends WendoTest {
         HttpResponse<String> tag = http().visit(tenant.host(), "t/wendo.js");
         assertThat(tag.statusCode()).isEqualTo(200);
         assertThat(tag.headers().firstValue("Cache-Control").orElseThrow()).contains("max-age=3600");
-        assertThat(tag.body()).contains("wendo_click", "/t/outcomes");
+        assertThat(tag.body()).contains("wendo_click", "outcomes", "landings");
     }
 
     @Test

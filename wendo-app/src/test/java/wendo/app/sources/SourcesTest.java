@@ -148,8 +148,20 @@ class SourcesTest extends WendoTest {
                         .single());
         ClickId click = ClickId.of(
                 java.time.Instant.now().minus(java.time.Duration.ofDays(40)), new java.util.SplittableRandom(7));
-        visits.store(
-                List.of(new LoggedVisit(click, tenant.id(), link, flyer, UUID.randomUUID(), Http.BROWSER, "", "")));
+        visits.store(List.of(new LoggedVisit(
+                click,
+                tenant.id(),
+                link,
+                flyer,
+                UUID.randomUUID(),
+                UUID.randomUUID(),
+                "",
+                "GB",
+                "phone",
+                "",
+                Http.BROWSER,
+                "",
+                "")));
         http().post(
                         tenant.apiKey(),
                         "/api/v1/outcomes",

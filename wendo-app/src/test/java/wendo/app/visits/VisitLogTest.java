@@ -40,7 +40,12 @@ class VisitLogTest {
                 new BusinessId(new UUID(1, 1)),
                 new UUID(2, 2),
                 new UUID(3, 3),
+                new UUID(5, 5),
                 new UUID(4, number),
+                "",
+                "GB",
+                "phone",
+                "",
                 "agent\t" + number,
                 "",
                 "https://ü.example/\n");

@@ -2,12 +2,13 @@ package wendo.core.visits;
 
 import java.util.Locale;
 
-/** What an arrival was. Only {@link #PERSON} counts in rates. */
+/** What an arrival was. Only {@link #PERSON} counts in rates; {@link #PROOF}, a test of the business's own, counts nowhere. */
 public enum VisitKind {
     PERSON,
     REPEAT,
     PREVIEW,
-    ROBOT;
+    ROBOT,
+    PROOF;
 
     public String key() {
         return name().toLowerCase(Locale.ROOT);

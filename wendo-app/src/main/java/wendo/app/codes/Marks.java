@@ -1,0 +1,111 @@
+package wendo.app.codes;
+
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.Iterator;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessScope;
+import wendo.core.media.CodeReading;
+import wendo.core.media.QrCode;
+
+/** The business's mark for the middle of its codes. */
+@Service
+class Marks {
+    static final int MAX_BYTES = 2 * 1024 * 1024;
+    private static final int SIDE = 480;
+    private static final long MAX_PIXELS = 20_000_000;
+    private static final int PIXELS_A_MODULE = 6;
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Marks(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    Optional<byte[]> find() {
+        return jdbc.sql("select png from code_mark").query(byte[].class).optional();
+    }
+
+    @Transactional(readOnly = true)
+    Optional<BufferedImage> picture() {
+        return find().flatMap(Marks::read);
+    }
+
+    /** Keeps a picture as a square PNG; false if it is none that can be read. */
+    @Transactional
+    boolean keep(byte[] file) {
+        Optional<BufferedImage> picture = file.length == 0 || file.length > MAX_BYTES ? Optional.empty() : read(file);
+        picture.ifPresent(image -> jdbc.sql("""
+                        insert into code_mark values (?, ?, ?)
+                        on conflict (business_id) do update set png = excluded.png, updated_at = excluded.updated_at
+                        """)
+                .params(
+                        BusinessScope.current().value(),
+                        CodeImage.png(square(image), 0),
+                        Timestamp.from(clock.instant()))
+                .update());
+        return picture.isPresent();
+    }
+
+    @Transactional
+    void remove() {
+        jdbc.sql("delete from code_mark").update();
+    }
+
+    /** Whether a code with this mark in its middle reads back as what it was made from. */
+    static boolean isReadable(QrCode code, BufferedImage mark) {
+        BufferedImage drawn = CodeImage.draw(code, PIXELS_A_MODULE, Optional.of(mark));
+        int side = drawn.getWidth();
+        return CodeReading.of(drawn.getRGB(0, 0, side, side, null, 0, side), side, side)
+                .filter(reading -> reading.text().equals(code.content()))
+                .isPresent();
+    }
+
+    private static BufferedImage square(BufferedImage image) {
+        double scale = (double) SIDE / Math.max(image.getWidth(), image.getHeight());
+        int width = Math.max(1, (int) Math.round(image.getWidth() * scale));
+        int height = Math.max(1, (int) Math.round(image.getHeight() * scale));
+        BufferedImage square = new BufferedImage(SIDE, SIDE, BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = square.createGraphics();
+        graphics.setColor(java.awt.Color.WHITE);
+        graphics.fillRect(0, 0, SIDE, SIDE);
+        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        graphics.drawImage(image, (SIDE - width) / 2, (SIDE - height) / 2, width, height, null);
+        graphics.dispose();
+        return square;
+    }
+
+    private static Optional<BufferedImage> read(byte[] file) {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) {
+                return Optional.empty();
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(in, true, true);
+                return (long) reader.getWidth(0) * reader.getHeight(0) > MAX_PIXELS
+                        ? Optional.empty()
+                        : Optional.of(reader.read(0));
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException | RuntimeException e) { // readers throw many kinds at a damaged file
+            return Optional.empty();
+        }
+    }
+}

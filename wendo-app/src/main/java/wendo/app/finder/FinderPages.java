@@ -1,0 +1,46 @@
+package wendo.app.finder;
+
+import java.util.List;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** What the finder in the bar finds: while typing, and as a page. */
+@Controller
+@RequestMapping("/find")
+class FinderPages {
+    private static final int MAX_TEXT = 2000;
+
+    private final FinderQueries queries;
+
+    FinderPages(FinderQueries queries) {
+        this.queries = queries;
+    }
+
+    /** A pasted link, or what alone was found, is opened at once. */
+    @GetMapping
+    ModelAndView page(@RequestParam(defaultValue = "") String find) {
+        List<FinderQueries.Found> found = queries.find(cut(find));
+        List<FinderQueries.Found> exact =
+                found.stream().filter(FinderQueries.Found::isExact).toList();
+        List<FinderQueries.Found> meant = exact.isEmpty() ? found : exact;
+        return meant.size() == 1
+                ? new ModelAndView("redirect:" + meant.get(0).path())
+                : show("finder/page", found, find);
+    }
+
+    @GetMapping("/quick")
+    ModelAndView quick(@RequestParam(defaultValue = "") String find) {
+        return show("finder/page :: found", queries.find(cut(find)), find);
+    }
+
+    private static ModelAndView show(String view, List<FinderQueries.Found> found, String find) {
+        return new ModelAndView(view).addObject("found", found).addObject("find", cut(find));
+    }
+
+    private static String cut(String text) {
+        return text.length() <= MAX_TEXT ? text : text.substring(0, MAX_TEXT);
+    }
+}

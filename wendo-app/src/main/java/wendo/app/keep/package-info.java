@@ -1,0 +1,8 @@
+/** Keeping links: their list with its filters, changes of many at once, and the page of each. */
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "campaigns", "destinations", "links", "site", "sources"})
+@NullMarked
+package wendo.app.keep;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,234 @@
+package wendo.app.links;
+
+import jakarta.persistence.EntityManager;
+import java.io.Serializable;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessScope;
+import wendo.app.destinations.Destinations;
+import wendo.core.links.WebAddress;
+
+/** Changes of many links at once. Each can be undone; what somebody changed since is then left as it is. */
+@Service
+public class LinkChanges {
+    public static final int MOST_LINKS = 20_000;
+    private static final int AT_ONCE = 500;
+
+    private final LinkRepository links;
+    private final Destinations destinations;
+    private final EntityManager entities;
+    private final JdbcClient jdbc;
+    private final JdbcTemplate batches;
+    private final Clock clock;
+
+    LinkChanges(
+            LinkRepository links,
+            Destinations destinations,
+            EntityManager entities,
+            JdbcClient jdbc,
+            JdbcTemplate batches,
+            Clock clock) {
+        this.links = links;
+        this.destinations = destinations;
+        this.entities = entities;
+        this.jdbc = jdbc;
+        this.batches = batches;
+        this.clock = clock;
+    }
+
+    /** @param links those that it changed */
+    public record Made(UUID id, String said, int links, Instant at, String by, boolean isUndone)
+            implements Serializable {}
+
+    /** @param left links that somebody changed since; they stay as they are now */
+    public record Undone(int back, int left) {}
+
+    /** One link before and after. */
+    private record Row(UUID link, String before, String after) {}
+
+    /** Empty if nothing had to be changed. {@code said} tells people what was done. */
+    @Transactional
+    public Optional<Made> make(List<UUID> wanted, LinkChange change, String said, String by) {
+        LinkProperty property = property(change);
+        LinkDestination.Change stamp = new LinkDestination.Change(
+                by, clock.instant(), change instanceof LinkChange.LeadTo to ? to.reason() : "");
+        Set<UUID> touched = new LinkedHashSet<>(wanted);
+        List<Row> rows = each(List.copyOf(touched), link -> {
+            String before = link.read(property);
+            apply(link, change, stamp);
+            return new Row(link.id(), before, link.read(property));
+        });
+        if (rows.isEmpty()) {
+            return Optional.empty();
+        }
+        Made made = new Made(UUID.randomUUID(), said, rows.size(), stamp.at(), by, false);
+        keep(made, property, rows);
+        return Optional.of(made);
+    }
+
+    private static LinkProperty property(LinkChange change) {
+        if (change instanceof LinkChange.Archive) {
+            return LinkProperty.ARCHIVED;
+        }
+        if (change instanceof LinkChange.Label) {
+            return LinkProperty.LABELS;
+        }
+        return change instanceof LinkChange.GiveTo ? LinkProperty.OWNER : LinkProperty.DESTINATION;
+    }
+
+    private interface Turn {
+        Row on(Link link);
+    }
+
+    /** The rows of those links that a turn changed; links are let go in groups. */
+    private List<Row> each(List<UUID> wanted, Turn turn) {
+        List<Row> rows = new ArrayList<>();
+        for (int from = 0; from < wanted.size(); from += AT_ONCE) {
+            for (Link link : links.findAllByIdIn(wanted.subList(from, Math.min(wanted.size(), from + AT_ONCE)))) {
+                Row row = turn.on(link);
+                if (!row.before().equals(row.after())) {
+                    rows.add(row);
+                }
+            }
+            entities.flush();
+            entities.clear();
+        }
+        return rows;
+    }
+
+    private void apply(Link link, LinkChange change, LinkDestination.Change stamp) {
+        if (change instanceof LinkChange.Archive archive) {
+            if (archive.away() == link.read(LinkProperty.ARCHIVED).isEmpty()) {
+                link.put(LinkProperty.ARCHIVED, archive.away() ? stamp.at().toString() : "");
+            }
+        } else if (change instanceof LinkChange.Label label) {
+            link.put(LinkProperty.LABELS, labels(link.read(LinkProperty.LABELS), label));
+        } else if (change instanceof LinkChange.GiveTo to) {
+            link.put(LinkProperty.OWNER, to.owner().map(UUID::toString).orElse(""));
+        } else {
+            WebAddress address = ((LinkChange.LeadTo) change).address();
+            lead(link, destinations.findOrCreate(address).id(), address, stamp);
+        }
+    }
+
+    /** A link that has as many labels as it may have stays as it is. */
+    private static String labels(String before, LinkChange.Label change) {
+        Set<String> labels = new LinkedHashSet<>(before.isEmpty() ? List.of() : Arrays.asList(before.split("\n", -1)));
+        if (!change.isPut()) {
+            labels.remove(change.label());
+        } else if (labels.size() < TermRules.MAX_LABELS) {
+            labels.add(change.label());
+        }
+        return String.join("\n", labels);
+    }
+
+    private void lead(Link link, UUID destination, WebAddress address, LinkDestination.Change stamp) {
+        if (!link.read(LinkProperty.DESTINATION).equals(destination.toString())) {
+            link.leadTo(destination, address);
+            entities.persist(
+                    new LinkDestination(BusinessScope.current(), link.id(), destination, address.toString(), stamp));
+        }
+    }
+
+    private void keep(Made made, LinkProperty property, List<Row> rows) {
+        jdbc.sql("insert into link_change values (?, ?, ?, ?, ?, ?, ?, null, '')")
+                .params(made.id(), BusinessScope.current().value(), property.name(), made.said(), made.links())
+                .params(Timestamp.from(made.at()), made.by())
+                .update();
+        batches.batchUpdate(
+                "insert into link_change_row values (?, ?, ?, ?, ?)",
+                rows.stream()
+                        .map(row -> new Object[] {
+                            BusinessScope.current().value(), made.id(), row.link(), row.before(), row.after()
+                        })
+                        .toList());
+    }
+
+    /** Empty if there is no such change, or if it was undone already. */
+    @Transactional
+    public Optional<Undone> undo(UUID change, String by) {
+        Optional<LinkProperty> property = jdbc.sql("""
+                        update link_change set undone_at = ?, undone_by = ? where id = ? and undone_at is null
+                        returning property
+                        """)
+                .params(Timestamp.from(clock.instant()), by, change)
+                .query((row, number) -> LinkProperty.valueOf(row.getString(1)))
+                .optional();
+        return property.map(of -> putBack(change, of, by));
+    }
+
+    private Undone putBack(UUID change, LinkProperty property, String by) {
+        Map<UUID, Row> made = new LinkedHashMap<>();
+        jdbc.sql("select link_id, before, after from link_change_row where change_id = ?")
+                .param(change)
+                .query((row, number) -> new Row(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
+                .list()
+                .forEach(row -> made.put(row.link(), row));
+        LinkDestination.Change stamp =
+                new LinkDestination.Change(by, clock.instant(), "Undone: it leads where it led before.");
+        int back = each(List.copyOf(made.keySet()), link -> {
+                    Row row = Objects.requireNonNull(made.get(link.id()));
+                    String now = link.read(property);
+                    if (now.equals(row.after())) {
+                        putBack(link, property, row.before(), stamp);
+                    }
+                    return new Row(link.id(), now, link.read(property));
+                })
+                .size();
+        return new Undone(back, made.size() - back);
+    }
+
+    private void putBack(Link link, LinkProperty property, String before, LinkDestination.Change stamp) {
+        if (property == LinkProperty.DESTINATION) {
+            UUID destination = UUID.fromString(before);
+            String address = destinations.find(destination).orElseThrow().address();
+            lead(link, destination, WebAddress.of(address), stamp);
+        } else {
+            link.put(property, before);
+        }
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<Made> latest(int most) {
+        return jdbc.sql("""
+                        select id, said, links, made_at, made_by, undone_at is not null
+                        from link_change order by made_at desc, id limit ?
+                        """).param(most).query(LinkChanges::made).list();
+    }
+
+    /** What was done to one link, newest first. */
+    @Transactional(readOnly = true)
+    public List<Made> of(UUID link) {
+        return jdbc.sql("""
+                        select c.id, c.said, c.links, c.made_at, c.made_by, c.undone_at is not null
+                        from link_change_row r join link_change c on c.id = r.change_id
+                        where r.link_id = ? order by c.made_at desc, c.id
+                        """).param(link).query(LinkChanges::made).list();
+    }
+
+    private static Made made(java.sql.ResultSet row, int number) throws java.sql.SQLException {
+        return new Made(
+                row.getObject(1, UUID.class),
+                row.getString(2),
+                row.getInt(3),
+                row.getTimestamp(4).toInstant(),
+                row.getString(5),
+                row.getBoolean(6));
+    }
+}

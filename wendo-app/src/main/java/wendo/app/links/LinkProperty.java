@@ -1,0 +1,9 @@
+package wendo.app.links;
+
+/** What can be changed of many links at once. */
+enum LinkProperty {
+    ARCHIVED,
+    LABELS,
+    OWNER,
+    DESTINATION
+}

@@ -1,0 +1,210 @@
+package wendo.app.messages;
+
+import java.security.SecureRandom;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.Business;
+import wendo.app.business.BusinessScope;
+import wendo.app.tables.Table;
+
+/** Lists of recipients, each of whom gets the link with a code of their own behind it. */
+@Service
+class RecipientLists {
+    /** Without vowels and look-alikes, so that no word comes of it and none is misread. */
+    private static final String LETTERS = "0123456789bcdfghjkmnpqrstvwxyz";
+
+    private static final int CODE_LENGTH = 6;
+
+    private static final String LISTS = """
+            select l.id, l.link_id, l.name, l.columns, l.name_column, l.phone_column, l.email_column, l.text, l.made_at,
+                l.created_at, l.created_by, (select count(*) from recipient r where r.list_id = l.id) as people,
+                (select count(*) from recipient r where r.list_id = l.id and r.code is not null) as links
+            from recipient_list l
+            """;
+
+    private final JdbcClient jdbc;
+    private final JdbcTemplate batches;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+
+    RecipientLists(JdbcClient jdbc, JdbcTemplate batches, Clock clock) {
+        this.jdbc = jdbc;
+        this.batches = batches;
+        this.clock = clock;
+    }
+
+    /** Columns count from 0; −1 is none. */
+    record Columns(int name, int phone, int email) {}
+
+    record Listed(
+            UUID id,
+            UUID link,
+            String name,
+            List<String> columns,
+            Columns meant,
+            String text,
+            Optional<Instant> madeAt,
+            Instant createdAt,
+            String createdBy,
+            long people,
+            long links) {}
+
+    /** @param fault why there is no link; empty text if there is one, or will be */
+    record Person(int line, List<String> cells, String name, String phone, String email, String code, String fault) {}
+
+    @Transactional
+    UUID add(UUID link, String name, Table table, Columns meant, String text, String by) {
+        UUID id = UUID.randomUUID();
+        jdbc.sql("insert into recipient_list values (?, ?, ?, ?, ?, ?, ?, ?, ?, null, ?, ?)")
+                .params(id, BusinessScope.current().value(), link, name)
+                .param(table.columns().toArray(String[]::new))
+                .params(meant.name(), meant.phone(), meant.email(), text)
+                .params(Timestamp.from(clock.instant()), by)
+                .update();
+        List<Object[]> rows = new ArrayList<>();
+        for (Table.Row row : table.rows()) {
+            rows.add(new Object[] {
+                UUID.randomUUID(),
+                BusinessScope.current().value(),
+                id,
+                link,
+                row.line(),
+                row.cells().toArray(String[]::new)
+            });
+        }
+        batches.batchUpdate("insert into recipient values (?, ?, ?, ?, ?, ?, '', '', '', null, '')", rows);
+        return id;
+    }
+
+    /** Reads everybody's contact by these columns. Whoever stands there twice is told so, and gets one link. */
+    @Transactional
+    void match(Listed list, Columns meant, String text, Business business) {
+        jdbc.sql("update recipient_list set name_column = ?, phone_column = ?, email_column = ?, text = ? where id = ?")
+                .params(meant.name(), meant.phone(), meant.email(), text, list.id())
+                .update();
+        Set<String> seen = new HashSet<>();
+        List<Object[]> rows = new ArrayList<>();
+        for (Person person : people(list.id())) {
+            Contact contact = Contact.of(cell(person, meant.phone()), cell(person, meant.email()), business.locale());
+            String who = contact.phone().isEmpty() ? contact.email() : contact.phone();
+            String fault = contact.fault().isEmpty() && !seen.add(who)
+                    ? "This is somebody further up once more."
+                    : contact.fault();
+            String name = cell(person, meant.name());
+            rows.add(new Object[] {
+                name.length() <= 200 ? name : name.substring(0, 200),
+                contact.phone(),
+                contact.email(),
+                fault,
+                list.id(),
+                person.line()
+            });
+        }
+        batches.batchUpdate(
+                "update recipient set name = ?, phone = ?, email = ?, fault = ? where list_id = ? and line = ?", rows);
+    }
+
+    private static String cell(Person person, int column) {
+        return column >= 0 && column < person.cells().size()
+                ? person.cells().get(column).strip()
+                : "";
+    }
+
+    /** Gives everybody without a fault a code; made once. */
+    @Transactional
+    boolean make(Listed list) {
+        boolean isFirst = jdbc.sql("update recipient_list set made_at = ? where id = ? and made_at is null")
+                        .params(Timestamp.from(clock.instant()), list.id())
+                        .update()
+                == 1;
+        if (isFirst) {
+            Set<String> taken =
+                    new HashSet<>(jdbc.sql("select code from recipient where link_id = ? and code is not null")
+                            .param(list.link())
+                            .query(String.class)
+                            .list());
+            List<Object[]> rows = people(list.id()).stream()
+                    .filter(person -> person.fault().isEmpty())
+                    .map(person -> new Object[] {free(taken), list.id(), person.line()})
+                    .toList();
+            batches.batchUpdate("update recipient set code = ? where list_id = ? and line = ?", rows);
+        }
+        return isFirst;
+    }
+
+    private String free(Set<String> taken) {
+        while (true) {
+            StringBuilder code = new StringBuilder();
+            for (int i = 0; i < CODE_LENGTH; i++) {
+                code.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+            }
+            if (taken.add(code.toString())) {
+                return code.toString();
+            }
+        }
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Listed> find(UUID id) {
+        return jdbc.sql(LISTS + "where l.id = ?")
+                .param(id)
+                .query(RecipientLists::listed)
+                .optional();
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    List<Listed> of(UUID link) {
+        return jdbc.sql(LISTS + "where l.link_id = ? order by l.created_at desc")
+                .param(link)
+                .query(RecipientLists::listed)
+                .list();
+    }
+
+    /** In the order of the file. */
+    @Transactional(readOnly = true)
+    List<Person> people(UUID list) {
+        return jdbc.sql("""
+                        select line, cells, name, phone, email, coalesce(code, '') as code, fault
+                        from recipient where list_id = ? order by line
+                        """)
+                .param(list)
+                .query((row, number) -> new Person(
+                        row.getInt(1),
+                        List.of((String[]) row.getArray(2).getArray()),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getString(5),
+                        row.getString(6),
+                        row.getString(7)))
+                .list();
+    }
+
+    private static Listed listed(ResultSet row, int number) throws SQLException {
+        return new Listed(
+                row.getObject("id", UUID.class),
+                row.getObject("link_id", UUID.class),
+                row.getString("name"),
+                List.of((String[]) row.getArray("columns").getArray()),
+                new Columns(row.getInt("name_column"), row.getInt("phone_column"), row.getInt("email_column")),
+                row.getString("text"),
+                Optional.ofNullable(row.getTimestamp("made_at")).map(Timestamp::toInstant),
+                row.getTimestamp("created_at").toInstant(),
+                row.getString("created_by"),
+                row.getLong("people"),
+                row.getLong("links"));
+    }
+}

@@ -1,0 +1,204 @@
+package wendo.app.messages;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.links.LinkKeeping;
+import wendo.app.links.LinkListed;
+import wendo.app.site.Refusal;
+import wendo.app.tables.Table;
+import wendo.app.tables.TableReader;
+import wendo.app.tables.TableRefused;
+import wendo.app.tables.TableWriter;
+
+/** Recipients from a file: bring it, say which column is which, make their links, take the file along again. */
+@Controller
+class RecipientPages {
+    private static final int SHOWN = 8;
+
+    private final LinkKeeping links;
+    private final Messages messages;
+    private final RecipientLists lists;
+
+    RecipientPages(LinkKeeping links, Messages messages, RecipientLists lists) {
+        this.links = links;
+        this.messages = messages;
+        this.lists = lists;
+    }
+
+    @PostMapping("/links/{id}/recipients")
+    String bring(
+            @PathVariable UUID id,
+            @RequestParam Optional<MultipartFile> file,
+            @RequestParam(defaultValue = "") String pasted,
+            Business business,
+            CurrentPerson person,
+            RedirectAttributes notes)
+            throws IOException {
+        LinkListed link = link(id);
+        boolean hasFile = file.isPresent() && !file.get().isEmpty();
+        try {
+            Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
+            String text = messages.find(id, business).map(MessageForm::text).orElse(MessageCount.PLACE);
+            RecipientLists.Columns meant = guess(table.columns());
+            UUID list = lists.add(id, hasFile ? name(file.get()) : "Pasted table", table, meant, text, person.name());
+            lists.match(lists.find(list).orElseThrow(), meant, text, business);
+            return "redirect:/recipients/" + list;
+        } catch (TableRefused e) {
+            notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
+            return "redirect:/links/" + link.id() + "/message";
+        }
+    }
+
+    private static String name(MultipartFile file) {
+        String name = Optional.ofNullable(file.getOriginalFilename())
+                .orElse("")
+                .replaceAll("^.*[/\\\\]", "")
+                .strip();
+        return name.isEmpty() ? "A file" : name.substring(0, Math.min(200, name.length()));
+    }
+
+    /** By what people call such columns. */
+    private static RecipientLists.Columns guess(List<String> columns) {
+        return new RecipientLists.Columns(
+                among(columns, "(first|given|full)?\\s*name|who|recipient|contact"),
+                among(columns, ".*(phone|mobile|cell|number|tel).*"),
+                among(columns, ".*e-?mail.*"));
+    }
+
+    private static int among(List<String> columns, String pattern) {
+        for (int i = 0; i < columns.size(); i++) {
+            if (columns.get(i).strip().toLowerCase(Locale.ROOT).matches(pattern)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    @GetMapping("/recipients/{id}")
+    ModelAndView page(@PathVariable UUID id) {
+        return show(list(id), Map.of());
+    }
+
+    private ModelAndView show(RecipientLists.Listed list, Map<String, String> faults) {
+        LinkListed link = link(list.link());
+        PersonalTexts texts = new PersonalTexts(link, list);
+        List<RecipientLists.Person> people = lists.people(list.id());
+        List<PersonalTexts.Finished> good = people.stream()
+                .filter(person -> person.fault().isEmpty())
+                .map(texts::finish)
+                .toList();
+        return new ModelAndView("messages/recipients")
+                .addObject("link", link)
+                .addObject("list", list)
+                .addObject("faults", faults)
+                .addObject("good", good.size())
+                .addObject(
+                        "parts",
+                        good.stream().mapToLong(PersonalTexts.Finished::parts).sum())
+                .addObject("shown", good.stream().limit(SHOWN).toList())
+                .addObject(
+                        "bad",
+                        people.stream()
+                                .filter(person -> !person.fault().isEmpty())
+                                .toList())
+                .addObject("unknown", texts.unknownFields());
+    }
+
+    /** {@code make} names the button that makes the links; the other reads the columns again. */
+    @PostMapping("/recipients/{id}")
+    ModelAndView match(
+            @PathVariable UUID id,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(defaultValue = "") String make,
+            Business business) {
+        RecipientLists.Listed list = list(id);
+        String text = typed.getOrDefault("text", "").replace("\r\n", "\n");
+        Map<String, String> faults = new HashMap<>();
+        Refusal.tooLong(faults, "text", text, MessageForm.MAX_TEXT);
+        if (!faults.isEmpty()) {
+            return Refusal.of(show(list, faults)).addObject("typedText", text);
+        }
+        if (list.madeAt().isEmpty()) {
+            lists.match(
+                    list,
+                    new RecipientLists.Columns(column(typed, "name"), column(typed, "phone"), column(typed, "email")),
+                    text,
+                    business);
+            if (!make.isEmpty()) {
+                lists.make(list(id));
+            }
+        }
+        return new ModelAndView("redirect:/recipients/" + id);
+    }
+
+    private static int column(Map<String, String> typed, String name) {
+        String chosen = typed.getOrDefault(name, "-1");
+        return chosen.matches("\\d{1,2}") ? Integer.parseInt(chosen) : -1;
+    }
+
+    /** The file that was brought, with a column of links and one of finished texts. */
+    @GetMapping("/recipients/{id}.{kind:csv|xlsx}")
+    void file(@PathVariable UUID id, @PathVariable String kind, HttpServletResponse response) throws IOException {
+        RecipientLists.Listed list = list(id);
+        PersonalTexts texts = new PersonalTexts(link(list.link()), list);
+        List<String> columns = new ArrayList<>(list.columns());
+        columns.addAll(List.of("Link", "Text", "What is wrong"));
+        List<List<String>> rows = new ArrayList<>();
+        for (RecipientLists.Person person : lists.people(id)) {
+            List<String> row = new ArrayList<>(person.cells());
+            while (row.size() < list.columns().size()) {
+                row.add("");
+            }
+            PersonalTexts.Finished finished = texts.finish(person);
+            boolean hasLink = !person.code().isEmpty();
+            row.addAll(List.of(hasLink ? finished.address() : "", hasLink ? finished.text() : "", person.fault()));
+            rows.add(row);
+        }
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename("recipients." + kind)
+                        .build()
+                        .toString());
+        if (kind.equals("csv")) {
+            response.setContentType("text/csv;charset=UTF-8");
+            TableWriter.writeCsv(columns, rows, response.getOutputStream());
+        } else {
+            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+            TableWriter.writeXlsx("Recipients", columns, rows, response.getOutputStream());
+        }
+    }
+
+    private RecipientLists.Listed list(UUID id) {
+        return lists.find(id).orElseThrow(RecipientPages::absent);
+    }
+
+    private LinkListed link(UUID id) {
+        return links.find(id).orElseThrow(RecipientPages::absent);
+    }
+
+    private static ResponseStatusException absent() {
+        return new ResponseStatusException(HttpStatus.NOT_FOUND);
+    }
+}
