@@ -44,6 +44,8 @@ await build({ entryPoints: ["js/app.js"], outfile: join(assets, "app.js"), bundl
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
 for (const folder of [assets, open]) copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(folder, "htmx.js"));
 
+await build({ entryPoints: ["tag/goes.js"], outfile: join(open, "goes.js"), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });
+
 copyFileSync("node_modules/crawler-user-agents/crawler-user-agents.json", join(data, "crawlers.json"));
 copyFileSync("node_modules/@ip-location-db/geo-whois-asn-country-mmdb/geo-whois-asn-country.mmdb", join(data, "countries.mmdb"));
 for (const weight of ["400Regular", "600SemiBold"]) {

@@ -87,6 +87,8 @@ class MigrationsTest {
                         "door_link_hosts",
                         "door_links",
                         "door_proof",
+                        "door_opt_in",
+                        "door_signpost",
                         "door_destinations_due",
                         "ensure_visit_month");
     }

@@ -20,6 +20,9 @@ import wendo.core.visits.ClickId;
 /** The destinations of the current business. */
 @Service
 public class Destinations {
+    /** Pages on the link hosts themselves that are no links. */
+    public static final String SIGNPOSTS = "/t/signposts/";
+
     static final int MAX_NAME = 120;
     static final int MAX_NOTE = 1000;
 
@@ -44,7 +47,7 @@ public class Destinations {
     public static WebAddress check(String pasted, Business business, Set<String> linkHosts) {
         // A click identifier pasted along belongs to one visit; each visit gets its own.
         WebAddress address = Tagging.drop(WebAddress.of(pasted), ClickId.PARAMETER);
-        if (linkHosts.contains(address.host())) {
+        if (linkHosts.contains(address.host()) && !address.path().startsWith(SIGNPOSTS)) {
             throw new AddressRefused("This is itself a link of yours; paste the page that it should lead to.");
         }
         if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {

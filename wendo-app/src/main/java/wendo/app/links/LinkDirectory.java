@@ -27,6 +27,9 @@ public class LinkDirectory {
     /** What may stand behind a link for one of its recipients. A code that nobody has leads on all the same. */
     private static final Pattern RECIPIENT = Pattern.compile("[0-9a-z]{6}");
 
+    /** The parameter that brings a reader's address to a link that subscribes. */
+    public static final String READER = "reader";
+
     private volatile Map<String, Host> hosts = Map.of();
 
     /** The days of a link, half-open, and where it leads outside of them. */
@@ -35,9 +38,19 @@ public class LinkDirectory {
     /** The rules and the split of a link; its days and hours are read in the business's zone. */
     public record Routes(Routing routing, ZoneId zone) {}
 
-    /** Where a link leads. */
+    /**
+     * Where a link leads.
+     *
+     * @param subscribes true if whoever brings an address is subscribed
+     */
     public record Target(
-            UUID link, UUID source, BusinessId business, Way own, Optional<Days> days, Optional<Routes> routes) {
+            UUID link,
+            UUID source,
+            BusinessId business,
+            Way own,
+            Optional<Days> days,
+            Optional<Routes> routes,
+            boolean subscribes) {
 
         /** Outside of its days a link leads where these say; else as its rules do. */
         public Way lead(Instant now, Arriving arriving) {

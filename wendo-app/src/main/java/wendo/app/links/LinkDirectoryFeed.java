@@ -40,7 +40,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
             "select name, host_id, business_id, business_name, forwards_to from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
-                outside_address, zone, branches
+                outside_address, zone, branches, subscribes
             from door_links(?)
             """;
 
@@ -173,7 +173,8 @@ class LinkDirectoryFeed implements SmartLifecycle {
                 new BusinessId(row.getObject("business_id", UUID.class)),
                 new Way(row.getObject("destination_id", UUID.class), row.getString("tagged_address")),
                 days(row),
-                routes(row));
+                routes(row),
+                row.getBoolean("subscribes"));
     }
 
     private static Optional<LinkDirectory.Days> days(ResultSet row) throws SQLException {

@@ -96,6 +96,12 @@ public class LinkKeeping {
         return Destinations.check(pasted, business, hosts.names());
     }
 
+    /** A page's address with the tags of a link. */
+    @Transactional(readOnly = true)
+    public String tagged(UUID id, WebAddress page) {
+        return links.findById(id).orElseThrow().tag(page);
+    }
+
     /** Leads a link to another page from now on. */
     @Transactional
     public void leadTo(UUID id, WebAddress address, String reason, String by) {

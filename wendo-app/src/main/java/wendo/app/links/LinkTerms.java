@@ -35,7 +35,7 @@ public record LinkTerms(
                 field.apply("disclosure").strip());
     }
 
-    static LinkTerms none() {
+    public static LinkTerms none() {
         return new LinkTerms("", "", "", "", "", "", false, "");
     }
 }

@@ -127,7 +127,7 @@ public class Links {
     }
 
     @Transactional
-    Issued issue(List<LinkWish> wishes, Desk.Choice choice, String issuedBy) {
+    public Issued issue(List<LinkWish> wishes, Desk.Choice choice, String issuedBy) {
         IssueSetting setting = desk.setting(choice);
         List<Draft> drafts = desk.layOut(wishes, setting);
         List<IssueFault> faults = IssueFault.ofSheet(drafts);

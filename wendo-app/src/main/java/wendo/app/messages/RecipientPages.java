@@ -158,7 +158,7 @@ class RecipientPages {
     }
 
     /** The file that was brought, with a column of links and one of finished texts. */
-    @GetMapping("/recipients/{id}.{kind:csv|xlsx}")
+    @GetMapping("/recipients/{id}/file.{kind}")
     void file(@PathVariable UUID id, @PathVariable String kind, HttpServletResponse response) throws IOException {
         RecipientLists.Listed list = list(id);
         PersonalTexts texts = new PersonalTexts(link(list.link()), list);
@@ -178,10 +178,11 @@ class RecipientPages {
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
                 ContentDisposition.attachment()
-                        .filename("recipients." + kind)
+                        .filename("recipients." + (kind.equals("xlsx") ? "xlsx" : "csv"))
                         .build()
                         .toString());
-        if (kind.equals("csv")) {
+        boolean isCsv = !kind.equals("xlsx");
+        if (isCsv) {
             response.setContentType("text/csv;charset=UTF-8");
             TableWriter.writeCsv(columns, rows, response.getOutputStream());
         } else {

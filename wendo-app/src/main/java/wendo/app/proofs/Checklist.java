@@ -57,6 +57,14 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
                 link.outcome().isEmpty()
                         ? "Send an enquiry or an order there. It is kept out of all figures."
                         : link.outcome()));
+        if (link.subscribes()) {
+            items.add(item(
+                    !link.subscribed().isEmpty(),
+                    "A test subscription came",
+                    link.subscribed().isEmpty()
+                            ? "Open the address of the try-out there. It subscribes nobody."
+                            : link.subscribed()));
+        }
         return new Checklist(link, items);
     }
 

@@ -25,6 +25,7 @@ class ProofQueries {
      * @param status the page's last answer to our own look; absent if it was never looked at
      * @param ledTo the destination of its last visit
      * @param landed the address that the site tag saw loaded; empty text if it was told of none
+     * @param subscribes whether arriving with an address subscribes; {@code subscribed} is the address that did
      * @param outcome kind and reference of a test outcome; empty text if none came
      */
     record Happened(
@@ -41,7 +42,9 @@ class ProofQueries {
             Optional<UUID> ledTo,
             UUID destination,
             String landed,
-            String outcome) {}
+            String outcome,
+            boolean subscribes,
+            String subscribed) {}
 
     /** In the order in which the links were given. */
     @Transactional(readOnly = true)
@@ -50,7 +53,10 @@ class ProofQueries {
                         select l.id, l.name, h.origin || '/' || l.slug as url, s.channel, l.tagged_address, l.tags,
                             d.answer_status, d.problem, l.destination_id, coalesce(v.visits, 0) as visits, v.arrived_at,
                             v.destination_id as led_to, coalesce(v.landed, '') as landed,
-                            coalesce(o.outcome, '') as outcome
+                            coalesce(o.outcome, '') as outcome,
+                            exists (select from opt_in p where p.link_id = l.id and p.is_open) as subscribes,
+                            coalesce((select min(u.email) from subscriber u
+                                where u.proof_id = pl.proof_id and u.link_id = l.id), '') as subscribed
                         from proof_link pl
                         join link l on l.id = pl.link_id
                         join link_host h on h.id = l.host_id
@@ -84,7 +90,9 @@ class ProofQueries {
                         Optional.ofNullable(row.getObject("led_to", UUID.class)),
                         row.getObject("destination_id", UUID.class),
                         row.getString("landed"),
-                        row.getString("outcome")))
+                        row.getString("outcome"),
+                        row.getBoolean("subscribes"),
+                        row.getString("subscribed")))
                 .list();
     }
 }

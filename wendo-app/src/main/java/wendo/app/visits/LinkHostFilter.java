@@ -9,6 +9,8 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
@@ -40,6 +42,7 @@ class LinkHostFilter implements Filter {
     private static final String COOKIE = "wendo_visitor";
     private static final Duration COOKIE_KEPT = Duration.ofDays(400); // the longest that browsers keep one
     private static final int UUID_LENGTH = 36;
+    private static final int MAX_READER = 400;
     private static final Duration DISK_PATIENCE = Duration.ofSeconds(2);
 
     private final LinkDirectory directory;
@@ -113,9 +116,18 @@ class LinkHostFilter implements Filter {
             response.addCookie(cookie(visitor, request.isSecure()));
         }
         response.setStatus(HttpServletResponse.SC_FOUND);
-        response.setHeader("Location", Tagging.append(way.address(), ClickId.PARAMETER, click.toString()));
+        String reader = target.subscribes() ? request.getParameter(LinkDirectory.READER) : null;
+        String address = reader == null ? way.address() : optIn(target, reader);
+        response.setHeader("Location", Tagging.append(address, ClickId.PARAMETER, click.toString()));
         response.setHeader("Cache-Control", "no-store");
         response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
+    }
+
+    /** On this same host: a reader's address goes nowhere else. */
+    private static String optIn(LinkDirectory.Target target, String reader) {
+        String kept = reader.length() <= MAX_READER ? reader : "";
+        return "/t/opt-in/%s?%s=%s"
+                .formatted(target.link(), LinkDirectory.READER, URLEncoder.encode(kept, StandardCharsets.UTF_8));
     }
 
     private static LoggedVisit visit(

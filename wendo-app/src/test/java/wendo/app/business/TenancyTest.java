@@ -43,7 +43,7 @@ class TenancyTest extends WendoTest {
                     .contains("Aldermoor Ferries")
                     .doesNotContain("Secret source", "SECRET-1", "Bittern", slugOfB);
         }
-        assertThat(person.get("/links?find=" + slugOfB).body()).contains("0 found");
+        assertThat(person.get("/links?find=" + slugOfB).body()).contains("0 links found");
         assertThat(http().signIn(b.email()).get("/links").body()).contains("Secret source");
     }
 

@@ -14,12 +14,12 @@ public record Placeholder(String text) {
 
     /** Anything between marks that no e-mail address has around it. */
     private static final List<Pattern> UNSUBSTITUTED = List.of(
+            Pattern.compile("\\$\\{?[A-Za-z_][A-Za-z0-9_.]{0,100}\\}?"),
             Pattern.compile("\\{\\{?[^{}]{0,100}\\}?\\}"),
             Pattern.compile("\\[\\[?[^\\[\\]]{0,100}\\]?\\]"),
             Pattern.compile("<<?[^<>]{0,100}>?>"),
             Pattern.compile("%%?[A-Za-z][^%@]{0,100}%%?"),
             Pattern.compile("\\*\\|[^|]{0,100}\\|\\*"),
-            Pattern.compile("\\$\\{?[A-Za-z_][A-Za-z0-9_.]{0,100}\\}?"),
             Pattern.compile("#[A-Za-z_][A-Za-z0-9_]{0,100}#"),
             Pattern.compile("__[A-Za-z][A-Za-z0-9_]{0,100}__"));
 

@@ -1,0 +1,180 @@
+package wendo.app.subscribing;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.business.BusinessId;
+import wendo.app.business.BusinessScope;
+import wendo.app.business.Businesses;
+import wendo.app.links.LinkKeeping;
+import wendo.app.site.CallLimit;
+import wendo.app.visits.Automatic;
+import wendo.app.visits.ProofBook;
+import wendo.core.links.Tagging;
+import wendo.core.media.Placeholder;
+import wendo.core.visits.ClickId;
+
+/**
+ * Where a reader arrives who wants to subscribe, on the link host, after the link has counted the visit. Opening it
+ * changes nothing, for scanners open everything: the page sends itself, or the reader presses its button.
+ */
+@Controller
+@RequestMapping("/t/opt-in/{link}")
+class OptInPages {
+    private static final int MAX_TEXT = 400;
+
+    private final OptIns optIns;
+    private final LinkKeeping links;
+    private final Businesses businesses;
+    private final BusinessScope scope;
+    private final Automatic automatic;
+    private final ProofBook proofs;
+    private final Clock clock;
+    private final CallLimit limit = new CallLimit(30);
+
+    OptInPages(
+            OptIns optIns,
+            LinkKeeping links,
+            Businesses businesses,
+            BusinessScope scope,
+            Automatic automatic,
+            ProofBook proofs,
+            Clock clock) {
+        this.optIns = optIns;
+        this.links = links;
+        this.businesses = businesses;
+        this.scope = scope;
+        this.automatic = automatic;
+        this.proofs = proofs;
+        this.clock = clock;
+    }
+
+    /** What the page says and does. */
+    private record Setting(OptIns.OptIn optIn, String businessName, String leadsTo) {}
+
+    @RequestMapping(method = {RequestMethod.GET, RequestMethod.HEAD})
+    ModelAndView arrive(
+            @PathVariable UUID link,
+            @RequestParam(defaultValue = "") String reader,
+            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        noTraces(response);
+        Optional<BusinessId> business = optIns.businessOf(link);
+        if (business.isEmpty() || !limit.allows(request.getRemoteAddr())) {
+            return over();
+        }
+        Setting setting = setting(business.get(), link);
+        Optional<String> left = reader.length() > MAX_TEXT ? Optional.empty() : Placeholder.findIn(reader);
+        if (left.isPresent() && ReaderAddress.find(reader).isEmpty()) {
+            String shown = left.get().substring(0, Math.min(200, left.get().length()));
+            scope.within(business.get(), () -> {
+                optIns.noteUnsubstituted(link, shown);
+                return true;
+            });
+            return page("subscribing/open-placeholder", setting).addObject("placeholder", shown);
+        }
+        boolean goesBySelf = !setting.optIn().asksFirst()
+                && request.getMethod().equals("GET")
+                && ReaderAddress.find(reader).isPresent()
+                && !automatic.is(request);
+        return ask(setting, link, reader, click, "").addObject("goesBySelf", goesBySelf);
+    }
+
+    private static ModelAndView ask(Setting setting, UUID link, String reader, String click, String fault) {
+        return page("subscribing/open-ask", setting)
+                .addObject("link", link)
+                .addObject("reader", reader.length() <= ReaderAddress.MAX ? reader : "")
+                .addObject("click", ClickId.find(click).map(ClickId::toString).orElse(""))
+                .addObject("fault", fault)
+                .addObject("goesBySelf", false);
+    }
+
+    @PostMapping
+    ModelAndView subscribe(
+            @PathVariable UUID link,
+            @RequestParam(defaultValue = "") String reader,
+            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        noTraces(response);
+        Optional<BusinessId> business = optIns.businessOf(link);
+        if (business.isEmpty() || !limit.allows(request.getRemoteAddr())) {
+            return over();
+        }
+        Setting setting = setting(business.get(), link);
+        Optional<ReaderAddress> address = ReaderAddress.find(reader);
+        if (address.isEmpty() || automatic.is(request)) {
+            ModelAndView again =
+                    ask(setting, link, reader, click, "This is no e-mail address. Compare it letter by letter.");
+            again.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+            return again;
+        }
+        Optional<ClickId> visit = ClickId.find(click);
+        scope.within(
+                business.get(),
+                () -> optIns.subscribe(link, address.get().value(), visit.map(ClickId::uuid), proof(request)));
+        String onward = setting.optIn().onward().isEmpty()
+                ? setting.leadsTo()
+                : setting.optIn().onward();
+        response.setHeader(
+                "Location",
+                visit.map(id -> Tagging.append(onward, ClickId.PARAMETER, id.toString()))
+                        .orElse(onward));
+        return page("subscribing/open-done", setting, HttpStatus.SEE_OTHER);
+    }
+
+    private Optional<UUID> proof(HttpServletRequest request) {
+        for (Cookie cookie : request.getCookies() == null ? new Cookie[0] : request.getCookies()) {
+            if (cookie.getName().equals(ProofBook.COOKIE) && cookie.getValue().length() <= 40) {
+                return proofs.find(cookie.getValue(), clock.instant());
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Setting setting(BusinessId business, UUID link) {
+        return scope.within(
+                business,
+                () -> new Setting(
+                        optIns.of(link),
+                        businesses.current().name(),
+                        links.find(link).orElseThrow().taggedAddress()));
+    }
+
+    /** The address holds somebody's e-mail: it is neither kept nor passed on. */
+    private static void noTraces(HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        response.setHeader("Referrer-Policy", "no-referrer");
+        response.setHeader("X-Robots-Tag", "noindex");
+    }
+
+    private static ModelAndView page(String view, Setting setting) {
+        return new ModelAndView(view)
+                .addObject("business", setting.businessName())
+                .addObject("promise", setting.optIn().promise());
+    }
+
+    private static ModelAndView page(String view, Setting setting, HttpStatus status) {
+        ModelAndView page = page(view, setting);
+        page.setStatus(status);
+        return page;
+    }
+
+    private static ModelAndView over() {
+        ModelAndView page = new ModelAndView("subscribing/open-over");
+        page.setStatus(HttpStatus.NOT_FOUND);
+        return page;
+    }
+}

@@ -1,0 +1,140 @@
+package wendo.app.subscribing;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessId;
+import wendo.app.business.BusinessScope;
+
+/** Links that subscribe, and who subscribed by them. */
+@Service
+class OptIns {
+    static final int MAX_PROMISE = 300;
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    OptIns(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * How a link subscribes.
+     *
+     * @param asksFirst true if readers confirm before they are subscribed
+     * @param promise what readers are told they subscribe to
+     * @param onward where they are led then, with the link's tags; empty text for where the link leads
+     * @param unsubstituted the placeholder that arrived last without having been substituted; empty text if none did
+     */
+    record OptIn(
+            boolean isOpen,
+            boolean asksFirst,
+            String promise,
+            String onward,
+            String unsubstituted,
+            Optional<Instant> unsubstitutedAt) {
+        static OptIn none() {
+            return new OptIn(false, true, "", "", "", Optional.empty());
+        }
+    }
+
+    /** Once an address is subscribed it stays so, however often it arrives. */
+    enum Subscribed {
+        NEW,
+        ALREADY
+    }
+
+    record Subscriber(String email, Instant at, String link, String source, String campaign) {}
+
+    @Transactional(readOnly = true)
+    OptIn of(UUID link) {
+        return jdbc.sql("""
+                        select is_open, asks_first, promise, onward_address, unsubstituted, unsubstituted_at
+                        from opt_in where link_id = ?
+                        """)
+                .param(link)
+                .query((row, number) -> new OptIn(
+                        row.getBoolean(1),
+                        row.getBoolean(2),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getString(5),
+                        Optional.ofNullable(row.getTimestamp(6)).map(Timestamp::toInstant)))
+                .optional()
+                .orElse(OptIn.none());
+    }
+
+    /** The business whose link this is, if it subscribes; asked by anybody. */
+    @Transactional(readOnly = true)
+    Optional<BusinessId> businessOf(UUID link) {
+        return jdbc.sql("select door_opt_in(?)")
+                .param(link)
+                .query(UUID.class)
+                .optional()
+                .map(BusinessId::new);
+    }
+
+    @Transactional
+    void keep(UUID link, OptIn optIn) {
+        jdbc.sql("""
+                        insert into opt_in values (?, ?, ?, ?, ?, ?, '', null)
+                        on conflict (link_id) do update set is_open = excluded.is_open, asks_first = excluded.asks_first,
+                            promise = excluded.promise, onward_address = excluded.onward_address
+                        """)
+                .params(link, BusinessScope.current().value(), optIn.isOpen(), optIn.asksFirst(), optIn.promise())
+                .param(optIn.onward())
+                .update();
+    }
+
+    @Transactional
+    void noteUnsubstituted(UUID link, String placeholder) {
+        jdbc.sql("update opt_in set unsubstituted = ?, unsubstituted_at = ? where link_id = ?")
+                .params(placeholder, Timestamp.from(clock.instant()), link)
+                .update();
+    }
+
+    @Transactional
+    Subscribed subscribe(UUID link, String email, Optional<UUID> click, Optional<UUID> proof) {
+        int fresh = jdbc.sql("insert into subscriber values (?, ?, ?, ?, ?, ?, ?) on conflict do nothing")
+                .params(UUID.randomUUID(), BusinessScope.current().value(), link, email)
+                .param(Timestamp.from(clock.instant()))
+                .param(click.orElse(null))
+                .param(proof.orElse(null))
+                .update();
+        return fresh == 1 ? Subscribed.NEW : Subscribed.ALREADY;
+    }
+
+    @Transactional(readOnly = true)
+    long count(UUID link) {
+        return jdbc.sql("select count(*) from subscriber where link_id = ? and proof_id is null")
+                .param(link)
+                .query(Long.class)
+                .single();
+    }
+
+    /** Those of a link, in the order in which they came; tests are left out. */
+    @Transactional(readOnly = true)
+    List<Subscriber> subscribers(UUID link) {
+        return jdbc.sql("""
+                        select u.email, u.subscribed_at, l.name, s.name, c.name
+                        from subscriber u join link l on l.id = u.link_id join source s on s.id = l.source_id
+                        join campaign c on c.id = l.campaign_id
+                        where u.link_id = ? and u.proof_id is null order by u.subscribed_at, u.email
+                        """)
+                .param(link)
+                .query((row, number) -> new Subscriber(
+                        row.getString(1),
+                        row.getTimestamp(2).toInstant(),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getString(5)))
+                .list();
+    }
+}

@@ -1,0 +1,31 @@
+package wendo.app.visits;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+import wendo.core.visits.Arrival;
+import wendo.core.visits.Sorting;
+import wendo.core.visits.VisitKind;
+
+/** Tells robots and previews by what they say of themselves, where a page must do nothing for them. */
+@Component
+public class Automatic {
+    private final Sorting sorting;
+
+    Automatic(JsonMapper json) {
+        this.sorting = new Sorting(Crawlers.patterns(json));
+    }
+
+    public boolean is(HttpServletRequest request) {
+        String purpose = header(request, "Sec-Purpose") + header(request, "Purpose");
+        Arrival arrival = new Arrival("", "", Instant.EPOCH, header(request, "User-Agent"), purpose);
+        return sorting.sort(arrival, Optional.empty()).kind() != VisitKind.PERSON;
+    }
+
+    private static String header(HttpServletRequest request, String name) {
+        String value = request.getHeader(name);
+        return value == null ? "" : value;
+    }
+}
