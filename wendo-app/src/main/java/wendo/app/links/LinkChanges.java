@@ -5,6 +5,7 @@ import java.io.Serializable;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -65,8 +66,8 @@ public class LinkChanges {
     @Transactional
     public Optional<Made> make(List<UUID> wanted, LinkChange change, String said, String by) {
         LinkProperty property = property(change);
-        LinkDestination.Change stamp = new LinkDestination.Change(
-                by, clock.instant(), change instanceof LinkChange.LeadTo to ? to.reason() : "");
+        LinkDestination.Change stamp =
+                new LinkDestination.Change(by, now(), change instanceof LinkChange.LeadTo to ? to.reason() : "");
         Set<UUID> touched = new LinkedHashSet<>(wanted);
         List<Row> rows = each(List.copyOf(touched), link -> {
             String before = link.read(property);
@@ -89,6 +90,11 @@ public class LinkChanges {
             return LinkProperty.LABELS;
         }
         return change instanceof LinkChange.GiveTo ? LinkProperty.OWNER : LinkProperty.DESTINATION;
+    }
+
+    /** As fine as the database keeps it: what was written has to be what is read again. */
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
     }
 
     private interface Turn {

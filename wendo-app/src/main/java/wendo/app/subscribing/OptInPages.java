@@ -128,11 +128,12 @@ class OptInPages {
         String onward = setting.optIn().onward().isEmpty()
                 ? setting.leadsTo()
                 : setting.optIn().onward();
-        response.setHeader(
-                "Location",
-                visit.map(id -> Tagging.append(onward, ClickId.PARAMETER, id.toString()))
-                        .orElse(onward));
-        return page("subscribing/open-done", setting, HttpStatus.SEE_OTHER);
+        // Not a redirect: the policy lets forms go to this host only, and browsers hold their redirects to it too.
+        return page("subscribing/open-done", setting)
+                .addObject(
+                        "onward",
+                        visit.map(id -> Tagging.append(onward, ClickId.PARAMETER, id.toString()))
+                                .orElse(onward));
     }
 
     private Optional<UUID> proof(HttpServletRequest request) {
@@ -164,12 +165,6 @@ class OptInPages {
         return new ModelAndView(view)
                 .addObject("business", setting.businessName())
                 .addObject("promise", setting.optIn().promise());
-    }
-
-    private static ModelAndView page(String view, Setting setting, HttpStatus status) {
-        ModelAndView page = page(view, setting);
-        page.setStatus(status);
-        return page;
     }
 
     private static ModelAndView over() {

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutionException;
@@ -116,11 +117,24 @@ class LinkHostFilter implements Filter {
             response.addCookie(cookie(visitor, request.isSecure()));
         }
         response.setStatus(HttpServletResponse.SC_FOUND);
-        String reader = target.subscribes() ? request.getParameter(LinkDirectory.READER) : null;
-        String address = reader == null ? way.address() : optIn(target, reader);
+        String address = target.subscribes()
+                ? findReader(request).map(reader -> optIn(target, reader)).orElse(way.address())
+                : way.address();
         response.setHeader("Location", Tagging.append(address, ClickId.PARAMETER, click.toString()));
         response.setHeader("Cache-Control", "no-store");
         response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
+    }
+
+    /** Also one that is no proper escape, like a placeholder between percent signs: taken as it stands. */
+    private static Optional<String> findReader(HttpServletRequest request) {
+        String decoded = request.getParameter(LinkDirectory.READER);
+        if (decoded != null || request.getQueryString() == null) {
+            return Optional.ofNullable(decoded);
+        }
+        return Arrays.stream(request.getQueryString().split("&", -1))
+                .filter(pair -> pair.startsWith(LinkDirectory.READER + "="))
+                .map(pair -> pair.substring(LinkDirectory.READER.length() + 1))
+                .findFirst();
     }
 
     /** On this same host: a reader's address goes nowhere else. */

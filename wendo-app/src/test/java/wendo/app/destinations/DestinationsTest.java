@@ -60,6 +60,14 @@ class DestinationsTest extends WendoTest {
     void the_schedule_finds_what_is_due_and_since_when_it_fails() {
         http().issue(tenant.apiKey(), page("/nothing-here"), "Spring", "Postcards");
         checks.checkDue();
+        assertThat(count(tenant, "select count(*) from destination where checked_at is null"))
+                .as("whoever adds one looks at it; the schedule leaves it a moment")
+                .isOne();
+        in(
+                tenant,
+                () -> jdbc.sql("update destination set created_at = created_at - interval '21 seconds'")
+                        .update());
+        checks.checkDue();
         assertThat(person.get("/setup/destinations").body()).contains("It answers with error 404.");
         assertThat(person.get("/setup/destinations/" + id()).body()).contains("Fails since");
         in(tenant, () -> jdbc.sql("""
