@@ -98,7 +98,7 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
             return new Item(State.WAITING, what, link.tags());
         }
         Map<String, String> missing = new TreeMap<>(Tagging.read(link.tags()));
-        String query = link.landed().replaceFirst("^[^?]*\\??", "").replaceFirst("#.*$", "");
+        String query = link.landed().replaceFirst("#.*$", "").replaceFirst("^[^?]*\\??", "");
         missing.entrySet()
                 .removeIf(tag ->
                         List.of(query.split("&", -1)).contains(Tagging.write(Map.of(tag.getKey(), tag.getValue()))));

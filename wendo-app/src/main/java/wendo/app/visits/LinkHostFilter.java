@@ -9,6 +9,7 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
@@ -125,16 +126,21 @@ class LinkHostFilter implements Filter {
         response.setHeader("Referrer-Policy", "no-referrer-when-downgrade");
     }
 
-    /** Also one that is no proper escape, like a placeholder between percent signs: taken as it stands. */
+    /** What is no proper escape, like a placeholder between percent signs, is taken as it stands. */
     private static Optional<String> findReader(HttpServletRequest request) {
-        String decoded = request.getParameter(LinkDirectory.READER);
-        if (decoded != null || request.getQueryString() == null) {
-            return Optional.ofNullable(decoded);
-        }
-        return Arrays.stream(request.getQueryString().split("&", -1))
+        String query = request.getQueryString() == null ? "" : request.getQueryString();
+        return Arrays.stream(query.split("&", -1))
                 .filter(pair -> pair.startsWith(LinkDirectory.READER + "="))
-                .map(pair -> pair.substring(LinkDirectory.READER.length() + 1))
+                .map(pair -> decoded(pair.substring(LinkDirectory.READER.length() + 1)))
                 .findFirst();
+    }
+
+    private static String decoded(String value) {
+        try {
+            return URLDecoder.decode(value, StandardCharsets.UTF_8);
+        } catch (IllegalArgumentException e) {
+            return value;
+        }
     }
 
     /** On this same host: a reader's address goes nowhere else. */

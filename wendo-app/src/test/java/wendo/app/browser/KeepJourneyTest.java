@@ -137,11 +137,12 @@ class KeepJourneyTest extends WendoTest {
         page.setViewportSize(390, 844);
         for (String one : pages) {
             go(one);
-            assertThat(Browser.axe(page)).as(one).isEmpty();
             assertThat((int) page.evaluate("document.documentElement.scrollWidth"))
                     .as("%s fits a phone", one)
                     .isLessThanOrEqualTo(390);
         }
+        go(link);
+        assertThat(Browser.axe(page)).isEmpty();
     }
 
     @Test
@@ -223,5 +224,52 @@ class KeepJourneyTest extends WendoTest {
         assertThat(visitor.locator("h1")).hasText("Paddle with us");
         visitor.getByText("Vouchers").click();
         assertThat(visitor).hasURL(Pattern.compile(".*/vouchers\\?utm_source=profile.*"));
+    }
+
+    @Test
+    void a_code_is_ordered_for_print_and_its_sheet_taken_along() throws Exception {
+        go("/links/" + link(2) + "/place");
+        page.getByText("In print").click();
+        assertThat(page.locator("article")).containsText("Reads");
+        page.getByLabel("Side of the code, mm").fill("3");
+        button("Show");
+        assertThat(page.locator("#side-fault")).containsText("Give a number from 8 to 1000.");
+        assertThat(page.getByLabel("Side of the code, mm")).hasValue("3");
+        page.getByLabel("Side of the code, mm").fill("60");
+        page.getByLabel("Sheet", new Page.GetByLabelOptions().setExact(true)).selectOption("a4-12");
+        button("Show");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("would fit");
+        page.getByLabel("Side of the code, mm").fill("40");
+        page.getByLabel("Of each").fill("13");
+        button("Show");
+        assertThat(page.locator("main")).containsText("2 pages, at true size");
+        var download = page.waitForDownload(() -> page.getByText("Sheet as PDF").click());
+        assertThat(java.nio.file.Files.readAllBytes(download.path()))
+                .startsWith("%PDF-".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void a_link_is_led_elsewhere_for_some_and_then_for_all() {
+        go("/links/" + link(0) + "/leads");
+        page.getByText("Add a rule").click();
+        page.getByLabel("phones").check();
+        page.getByLabel("It leads them to").fill("localhost:" + site.port() + "/vouchers");
+        button("Add the rule");
+        assertThat(page.locator("main")).containsText("1. On phones");
+        assertThat(page.locator("main")).containsText("Everybody else");
+        page.getByLabel("Lead it to another page").fill("localhost:" + site.port() + "/courses");
+        page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true)).fill("The offer has ended");
+        button("Lead it there");
+        assertThat(page.locator("main")).containsText("Ola Ness: The offer has ended");
+        Page visitor = browser.page(1280, 800);
+        await(
+                "the host knows",
+                () -> http().visit(tenant.host(), slugs.get(0))
+                        .headers()
+                        .firstValue("Location")
+                        .orElseThrow()
+                        .contains("/courses"));
+        visitor.navigate(address(0));
+        assertThat(visitor).hasURL(Pattern.compile(".*/courses\\?utm_source=postcards.*"));
     }
 }
