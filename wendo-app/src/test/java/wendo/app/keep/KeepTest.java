@@ -57,6 +57,17 @@ class KeepTest extends WendoTest {
         return List.of(person.get("/links?" + query).body().split("\n"));
     }
 
+    /** The link host hears of a change within moments. */
+    private void awaitLed(String slug, String address) {
+        await(
+                "it leads to " + address,
+                () -> http().visit(tenant.host(), slug)
+                        .headers()
+                        .firstValue("Location")
+                        .orElseThrow()
+                        .startsWith(address));
+    }
+
     private UUID lastChange() {
         return in(
                 tenant,
@@ -175,22 +186,14 @@ class KeepTest extends WendoTest {
         change(
                 "find=spring",
                 Map.of("what", "lead", "address", "dinghies.example/new?a=1", "reason", "Moved", "all", "yes"));
-        assertThat(http().visit(tenant.host(), slugs.get(0))
-                        .headers()
-                        .firstValue("Location")
-                        .orElseThrow())
-                .startsWith("https://dinghies.example/new?a=1&utm_source=sign&");
+        awaitLed(slugs.get(0), "https://dinghies.example/new?a=1&utm_source=sign&");
         assertThat(person.get("/links/" + link(slugs.get(0)) + "/leads").body().replaceAll("<[^>]*>", ""))
                 .containsSubsequence(
                         "https://dinghies.example/new?a=1", "Ola Ness: Moved", "https://dinghies.example/spring");
         assertThat(String.join("", change("", lead, slugs.get(0)))).contains("Nothing had to be changed");
         UUID made = lastChange();
         person.form("/links", "/links/changes/" + made + "/undo");
-        assertThat(http().visit(tenant.host(), slugs.get(1))
-                        .headers()
-                        .firstValue("Location")
-                        .orElseThrow())
-                .startsWith("https://dinghies.example/spring?utm_source=flyer");
+        awaitLed(slugs.get(1), "https://dinghies.example/spring?utm_source=flyer");
         assertThat(count(tenant, "select count(*) from link_destination")).isEqualTo(6);
     }
 
