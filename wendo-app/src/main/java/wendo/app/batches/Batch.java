@@ -15,7 +15,8 @@ record Batch(
         int done,
         int total,
         Instant createdAt,
-        String createdBy) {
+        String createdBy,
+        BatchLooks.Found pages) {
 
     /** The states in which rows may still be matched otherwise. */
     static final List<State> OPEN = List.of(State.MATCHING, State.CHECKED, State.REFUSED);
@@ -36,6 +37,10 @@ record Batch(
         static State of(String key) {
             return valueOf(key.toUpperCase(java.util.Locale.ROOT));
         }
+    }
+
+    Batch withMatching(Matching other) {
+        return new Batch(id, name, columns, other, state, "", 0, total, createdAt, createdBy, pages);
     }
 
     public boolean isUnderWay() {

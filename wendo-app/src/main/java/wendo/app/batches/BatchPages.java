@@ -114,18 +114,7 @@ class BatchPages {
         Matching matching = typed(typed, batch);
         String fault = setting.patternFault(matching);
         if (!fault.isEmpty()) {
-            return Refusal.of(matching(new Batch(
-                            id,
-                            batch.name(),
-                            batch.columns(),
-                            matching,
-                            batch.state(),
-                            "",
-                            0,
-                            batch.total(),
-                            batch.createdAt(),
-                            batch.createdBy()))
-                    .addObject("patternFault", fault));
+            return Refusal.of(matching(batch.withMatching(matching)).addObject("patternFault", fault));
         }
         orders.check(id, matching, person.name());
         return new ModelAndView("redirect:/issue/files/" + id);
@@ -151,11 +140,16 @@ class BatchPages {
                 typed.toSingleValueMap().getOrDefault("pattern", "").strip());
     }
 
+    /** @param goAhead said where pages failed: they will be there in time */
     @PostMapping("/{id}/issue")
-    String issue(@PathVariable UUID id, CurrentPerson person) {
-        find(id);
+    ModelAndView issue(
+            @PathVariable UUID id, @RequestParam(defaultValue = "false") boolean goAhead, CurrentPerson person) {
+        Batch batch = find(id);
+        if (!batch.pages().failing().isEmpty() && !goAhead) {
+            return Refusal.of(report(batch, "", 0).addObject("isAsked", true));
+        }
         orders.issue(id, person.name());
-        return "redirect:/issue/files/" + id;
+        return new ModelAndView("redirect:/issue/files/" + id);
     }
 
     @PostMapping("/{id}/drop")

@@ -23,7 +23,9 @@ import wendo.app.tables.Table;
 @Component
 class BatchStore {
     private static final String BATCHES = """
-            select id, name, columns, matching, state, problem, done, total, created_at, created_by from batch
+            select id, name, columns, matching, state, problem, done, total, created_at, created_by,
+                failing_pages, unseen_pages
+            from batch
             """;
     private static final int RECENT = 50;
 
@@ -43,7 +45,11 @@ class BatchStore {
     UUID add(String name, Table table, Matching matching, String by) {
         UUID id = UUID.randomUUID();
         UUID business = BusinessScope.current().value();
-        jdbc.sql("insert into batch values (?, ?, ?, ?, cast(? as jsonb), 'matching', '', 0, ?, ?, ?)")
+        jdbc.sql("""
+                        insert into batch (id, business_id, name, columns, matching, state, problem, done, total,
+                            created_at, created_by)
+                        values (?, ?, ?, ?, cast(? as jsonb), 'matching', '', 0, ?, ?, ?)
+                        """)
                 .params(id, business, name, table.columns().toArray(String[]::new))
                 .params(json.writeValueAsString(matching), table.rows().size())
                 .params(Timestamp.from(clock.instant()), by)
@@ -91,6 +97,14 @@ class BatchStore {
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     void progress(UUID id, int done) {
         jdbc.sql("update batch set done = ? where id = ?").params(done, id).update();
+    }
+
+    @Transactional
+    void looked(UUID id, BatchLooks.Found pages) {
+        jdbc.sql("update batch set failing_pages = ?, unseen_pages = ? where id = ?")
+                .param(pages.failing().toArray(String[]::new))
+                .params(pages.unseen(), id)
+                .update();
     }
 
     @Transactional(readOnly = true)
@@ -176,6 +190,9 @@ class BatchStore {
                 row.getInt("done"),
                 row.getInt("total"),
                 row.getTimestamp("created_at").toInstant(),
-                row.getString("created_by"));
+                row.getString("created_by"),
+                new BatchLooks.Found(
+                        Arrays.asList((String[]) row.getArray("failing_pages").getArray()),
+                        row.getInt("unseen_pages")));
     }
 }

@@ -19,10 +19,12 @@ class BatchWork {
 
     private final BatchStore store;
     private final Links links;
+    private final BatchLooks looks;
 
-    BatchWork(BatchStore store, Links links) {
+    BatchWork(BatchStore store, Links links, BatchLooks looks) {
         this.store = store;
         this.links = links;
+        this.looks = looks;
     }
 
     /** The rows with what was found of each; {@code drafts} belong to {@code fresh}, row by row. */
@@ -34,10 +36,12 @@ class BatchWork {
         }
     }
 
-    /** Says of every row what it would be. */
+    /** Says of every row what it would be, and looks at the pages. */
     void check(UUID id, String by) {
         Batch batch = store.find(id).orElseThrow();
-        keep(id, judge(batch, Map.of()).verdicts());
+        Judged judged = judge(batch, Map.of());
+        keep(id, judged.verdicts());
+        store.looked(id, looks.look(judged.drafts()));
         store.move(id, List.of(Batch.State.CHECKING), Batch.State.CHECKED, "");
     }
 

@@ -3,19 +3,14 @@ package wendo.app.codes;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.Iterator;
 import java.util.Optional;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
+import wendo.app.site.Picture;
 import wendo.core.media.CodeReading;
 import wendo.core.media.QrCode;
 
@@ -24,7 +19,6 @@ import wendo.core.media.QrCode;
 class Marks {
     static final int MAX_BYTES = 2 * 1024 * 1024;
     private static final int SIDE = 480;
-    private static final long MAX_PIXELS = 20_000_000;
     private static final int PIXELS_A_MODULE = 6;
 
     private final JdbcClient jdbc;
@@ -42,13 +36,14 @@ class Marks {
 
     @Transactional(readOnly = true)
     Optional<BufferedImage> picture() {
-        return find().flatMap(Marks::read);
+        return find().flatMap(Picture::find);
     }
 
     /** Keeps a picture as a square PNG; false if it is none that can be read. */
     @Transactional
     boolean keep(byte[] file) {
-        Optional<BufferedImage> picture = file.length == 0 || file.length > MAX_BYTES ? Optional.empty() : read(file);
+        Optional<BufferedImage> picture =
+                file.length == 0 || file.length > MAX_BYTES ? Optional.empty() : Picture.find(file);
         picture.ifPresent(image -> jdbc.sql("""
                         insert into code_mark values (?, ?, ?)
                         on conflict (business_id) do update set png = excluded.png, updated_at = excluded.updated_at
@@ -87,25 +82,5 @@ class Marks {
         graphics.drawImage(image, (SIDE - width) / 2, (SIDE - height) / 2, width, height, null);
         graphics.dispose();
         return square;
-    }
-
-    private static Optional<BufferedImage> read(byte[] file) {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                return Optional.empty();
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                return (long) reader.getWidth(0) * reader.getHeight(0) > MAX_PIXELS
-                        ? Optional.empty()
-                        : Optional.of(reader.read(0));
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | RuntimeException e) { // readers throw many kinds at a damaged file
-            return Optional.empty();
-        }
     }
 }

@@ -8,6 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.core.links.Channel;
+import wendo.core.links.PastedLink;
 
 /** The SQL of the finder: one statement over all that has a name. */
 @Component
@@ -24,7 +25,8 @@ class FinderQueries {
     /**
      * Something found.
      *
-     * @param kind link, source, campaign, destination or outcome
+     * @param kind link, source, campaign, destination, outcome, recipient or subscriber
+     * @param id of the thing, or of what it is listed on
      * @param detail a link's address, or what else tells it apart
      */
     record Found(
@@ -41,6 +43,8 @@ class FinderQueries {
                 case "source" -> "/setup/sources/" + id;
                 case "campaign" -> "/setup/campaigns/" + id;
                 case "destination" -> "/setup/destinations/" + id;
+                case "recipient" -> "/recipients/" + id;
+                case "subscriber" -> "/links/" + id + "/newsletter";
                 default -> "/outcomes/" + id;
             };
         }
@@ -77,10 +81,20 @@ class FinderQueries {
                         (select 5, 'outcome', id, reference, kind, null, lower(reference) = :text, false
                         from outcome where lower(reference) like :start and not is_proof
                         order by lower(reference) = :text desc, occurred_at desc limit :most)
+                        union all
+                        (select 6, 'recipient', list_id, concat_ws(', ', nullif(name, ''), nullif(phone, ''), nullif(email, '')),
+                            '', null, email = :text or phone = :text, false
+                        from recipient where (email like :start or phone like :start or lower(name) like :start)
+                            and (email <> '' or phone <> '')
+                        order by email, phone limit :most)
+                        union all
+                        (select 7, 'subscriber', link_id, email, '', null, email = :text, false
+                        from subscriber where email like :start and proof_id is null
+                        order by email limit :most)
                         order by rank, is_exact desc, is_away
                         """)
                 .param("text", text)
-                .param("slug", lastPart(text))
+                .param("slug", new PastedLink(text).slug())
                 .param("like", "%" + escaped(text) + "%")
                 .param("start", escaped(text) + "%")
                 .param("most", OF_EACH)
@@ -97,11 +111,5 @@ class FinderQueries {
 
     private static String escaped(String text) {
         return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
-    }
-
-    /** A pasted link is known by its last part, whatever stands before and behind it. */
-    private static String lastPart(String pasted) {
-        String path = pasted.replaceAll("[?#].*$", "").replaceAll("/+$", "");
-        return path.substring(path.lastIndexOf('/') + 1);
     }
 }

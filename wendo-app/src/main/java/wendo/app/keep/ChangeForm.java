@@ -15,8 +15,6 @@ import wendo.core.links.Tag;
 /** Reads what is to be done to many links. */
 @Component
 class ChangeForm {
-    private static final int MAX_LABEL = 40;
-
     private final LinkKeeping links;
     private final Accounts accounts;
 
@@ -64,10 +62,10 @@ class ChangeForm {
 
     private Read label(Typed typed) {
         if (!Tag.isPossible(typed.label())
-                || typed.label().length() > MAX_LABEL
+                || typed.label().length() > LinkKeeping.MAX_LABEL
                 || typed.label().matches(".*[,;].*")) {
             return Read.refused("A label has 1 to %d characters, letters or digits among them, and no commas."
-                    .formatted(MAX_LABEL));
+                    .formatted(LinkKeeping.MAX_LABEL));
         }
         Tag tag = Tag.of(typed.label());
         String label = links.labelsInUse().stream()

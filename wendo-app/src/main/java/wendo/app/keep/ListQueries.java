@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.core.links.Channel;
+import wendo.core.links.PastedLink;
 import wendo.core.measure.Period;
 
 /** The SQL of the list of links. */
@@ -148,7 +149,7 @@ class ListQueries {
         return statement
                 .param("state", filter.state().name())
                 .param("needle", text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"))
-                .param("slug", lastPart(text))
+                .param("slug", new PastedLink(text).slug())
                 .param("source", id(filter.source()))
                 .param("campaign", id(filter.campaign()))
                 .param("destination", id(filter.destination()))
@@ -199,11 +200,6 @@ class ListQueries {
                         filter.isFailing() ? "whose page fails" : "")
                 .filter(part -> !part.isEmpty())
                 .collect(java.util.stream.Collectors.joining(", "));
-    }
-
-    private static String lastPart(String pasted) {
-        String path = pasted.replaceAll("[?#].*$", "").replaceAll("/+$", "");
-        return path.substring(path.lastIndexOf('/') + 1);
     }
 
     private static Row row(ResultSet row, LinkFilter.Group group) throws SQLException {

@@ -19,6 +19,7 @@ import wendo.core.links.WebAddress;
 public class LinkKeeping {
     public static final int MAX_NAME = 160;
     public static final int MAX_REASON = 300;
+    public static final int MAX_LABEL = TermRules.MAX_LABEL;
 
     private final LinkRepository links;
     private final LinkQueries queries;

@@ -7,7 +7,6 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.core.links.Channel;
+import wendo.core.links.PastedLink;
 
 /** Reads links, one by one and by what people paste. */
 @Component
@@ -42,7 +42,7 @@ class LinkQueries {
     @Transactional(readOnly = true)
     Optional<UUID> findPasted(String pasted) {
         return jdbc.sql("select id from link where slug = ? order by created_at limit 1")
-                .param(lastPart(pasted.strip().toLowerCase(Locale.ROOT)))
+                .param(new PastedLink(pasted).slug())
                 .query(UUID.class)
                 .optional();
     }
@@ -57,7 +57,7 @@ class LinkQueries {
                         where l.slug = any(?)
                         """)
                 .param(pasted.stream()
-                        .map(one -> lastPart(one.strip().toLowerCase(Locale.ROOT)))
+                        .map(one -> new PastedLink(one).slug())
                         .distinct()
                         .toArray(String[]::new))
                 .query(row -> {
@@ -65,22 +65,12 @@ class LinkQueries {
                 });
         Map<String, String> found = new HashMap<>();
         for (String one : pasted) {
-            String url = byPlain.get(plain(one));
+            String url = byPlain.get(new PastedLink(one).plain());
             if (url != null) {
                 found.put(one, url);
             }
         }
         return found;
-    }
-
-    /** Host and slug of a pasted link, without scheme, port and tags, in lower case. */
-    private static String plain(String pasted) {
-        return pasted.strip()
-                .toLowerCase(Locale.ROOT)
-                .replaceFirst("^[a-z]+://", "")
-                .replaceAll("[?#].*$", "")
-                .replaceFirst(":\\d+/", "/")
-                .replaceAll("/+$", "");
     }
 
     /** In the order of the identifiers. */
@@ -101,11 +91,6 @@ class LinkQueries {
                 .param("offset", offset)
                 .query(LinkQueries::row)
                 .list();
-    }
-
-    private static String lastPart(String pasted) {
-        String path = pasted.replaceAll("[?#].*$", "").replaceAll("/+$", "");
-        return path.substring(path.lastIndexOf('/') + 1);
     }
 
     static LinkListed row(ResultSet row, int number) throws SQLException {

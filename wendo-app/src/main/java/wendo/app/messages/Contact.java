@@ -4,30 +4,26 @@ import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.Phonenumber;
 import java.util.Locale;
-import java.util.regex.Pattern;
+import wendo.core.media.EmailAddress;
 
 /**
  * Where somebody can be reached: a phone number in its international form (E.164) and an e-mail address in lower case,
  * either of them empty text if there is none, and what was wrong with what stood there.
  */
 record Contact(String phone, String email, String fault) {
-    private static final Pattern EMAIL = Pattern.compile("[^\\s@<>\"]{1,64}@[^\\s@<>\"]+\\.[^\\s@<>\".]{2,}");
-    private static final int MAX_EMAIL = 254; // RFC 5321, 4.5.3.1.3, less the angle brackets
-
     /** Numbers without a country are the business's country's. */
     static Contact of(String typedPhone, String typedEmail, Locale locale) {
         String phone = phone(typedPhone.strip(), locale);
-        String email = typedEmail.strip().toLowerCase(Locale.ROOT);
-        boolean isMail = EMAIL.matcher(email).matches() && email.length() <= MAX_EMAIL;
+        String email = EmailAddress.find(typedEmail).map(EmailAddress::value).orElse("");
         String fault = "";
         if (!typedPhone.isBlank() && phone.isEmpty()) {
             fault = "“%s” is no phone number that can be dialled.".formatted(shortened(typedPhone.strip()));
-        } else if (!email.isEmpty() && !isMail) {
-            fault = "“%s” is no e-mail address.".formatted(shortened(email));
+        } else if (!typedEmail.isBlank() && email.isEmpty()) {
+            fault = "“%s” is no e-mail address.".formatted(shortened(typedEmail.strip()));
         } else if (phone.isEmpty() && email.isEmpty()) {
             fault = "There is neither a phone number nor an e-mail address.";
         }
-        return new Contact(phone, isMail ? email : "", fault);
+        return new Contact(phone, email, fault);
     }
 
     private static String phone(String typed, Locale locale) {

@@ -1,22 +1,15 @@
 package wendo.app.proofs;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReadParam;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
+import wendo.app.site.Picture;
 import wendo.core.media.CodeReading;
 import wendo.core.media.PrintedSize;
 
@@ -25,13 +18,8 @@ import wendo.core.media.PrintedSize;
 class PictureProof {
     static final int MAX_BYTES = 10 * 1024 * 1024;
 
-    /** A picture of a few kilobytes can claim to be enormous; larger ones are read with fewer points. */
-    private static final long MAX_PIXELS = 12_000_000;
-
-    private static final long MAX_CLAIMED_PIXELS = 400_000_000;
     private static final double MILLIMETRES_PER_INCH = 25.4;
     private static final int PRINT_DPI = 300;
-    private static final Set<String> FORMATS = Set.of("jpeg", "png");
 
     private final LinkKeeping links;
 
@@ -53,7 +41,7 @@ class PictureProof {
         if (file.length == 0 || file.length > MAX_BYTES) {
             return bad("Choose a picture, JPEG or PNG, of up to 10 MB.");
         }
-        Optional<BufferedImage> picture = read(file);
+        Optional<BufferedImage> picture = Picture.find(file);
         if (picture.isEmpty()) {
             return bad("This is no JPEG or PNG picture that can be read.");
         }
@@ -102,36 +90,5 @@ class PictureProof {
                 .filter(found -> text.strip().equalsIgnoreCase(found.url()))
                 .map(found -> "It reads %s: another link of yours, %s.".formatted(text, found.name()))
                 .orElse("It reads %s: no link of yours.".formatted(text));
-    }
-
-    private static Optional<BufferedImage> read(byte[] file) {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                return Optional.empty();
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                return FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))
-                        ? read(reader)
-                        : Optional.empty();
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | RuntimeException e) { // readers throw many kinds at a damaged file
-            return Optional.empty();
-        }
-    }
-
-    private static Optional<BufferedImage> read(ImageReader reader) throws IOException {
-        long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-        if (pixels > MAX_CLAIMED_PIXELS) {
-            return Optional.empty();
-        }
-        int step = (int) Math.ceil(Math.sqrt(pixels / (double) MAX_PIXELS));
-        ImageReadParam param = reader.getDefaultReadParam();
-        param.setSourceSubsampling(Math.max(1, step), Math.max(1, step), 0, 0);
-        return Optional.of(reader.read(0, param));
     }
 }

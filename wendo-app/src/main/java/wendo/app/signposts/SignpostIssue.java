@@ -18,6 +18,7 @@ import wendo.app.links.LinkWish;
 import wendo.app.links.Links;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
+import wendo.core.links.PastedLink;
 
 /** Issues the links of signposts: the one that leads to it, and those of its entries. */
 @Service
@@ -72,7 +73,7 @@ class SignpostIssue {
     UUID entryLink(Signposts.Signpost signpost, String address, String source, String title, String by) {
         Optional<UUID> own = keeping.findPasted(address)
                 .filter(id -> keeping.find(id)
-                        .filter(link -> plain(link.url()).equals(plain(address)))
+                        .filter(link -> new PastedLink(link.url()).plain().equals(new PastedLink(address).plain()))
                         .isPresent());
         if (own.isPresent()) {
             return own.get();
@@ -96,14 +97,5 @@ class SignpostIssue {
         }
         throw new LinkRefused(((Links.Issued.Refused) issued)
                 .faults().stream().map(IssueFault::message).distinct().collect(Collectors.joining(" ")));
-    }
-
-    private static String plain(String address) {
-        return address.strip()
-                .toLowerCase(java.util.Locale.ROOT)
-                .replaceFirst("^[a-z]+://", "")
-                .replaceFirst("[?#].*$", "")
-                .replaceFirst(":\\d+/", "/")
-                .replaceFirst("/+$", "");
     }
 }

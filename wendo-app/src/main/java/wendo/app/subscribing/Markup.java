@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.springframework.web.util.HtmlUtils;
 import wendo.app.links.LinkListed;
+import wendo.core.media.EmailAddress;
 import wendo.core.media.Placeholder;
 
 /**
@@ -35,7 +36,7 @@ record Markup(String address, String anchor) {
 
     /** What the sender would make of it for one reader; empty text without an address. */
     static String tryOut(LinkListed link, String reader) {
-        return ReaderAddress.find(reader)
+        return EmailAddress.find(reader)
                 .map(address ->
                         link.url() + "?" + READER + "=" + URLEncoder.encode(address.value(), StandardCharsets.UTF_8))
                 .orElse("");

@@ -23,6 +23,7 @@ import wendo.app.links.LinkListed;
 import wendo.app.site.Refusal;
 import wendo.app.tables.TableWriter;
 import wendo.core.links.AddressRefused;
+import wendo.core.media.EmailAddress;
 import wendo.core.media.Placeholder;
 
 /** A link in a newsletter: its markup, and whether it subscribes. */
@@ -62,7 +63,7 @@ class NewsletterPages {
                 .addObject(
                         "markup",
                         Markup.of(link, optIn.isOpen() ? chosen.map(Senders.Sender::placeholder) : Optional.empty()))
-                .addObject("reader", reader.length() <= ReaderAddress.MAX ? reader : "")
+                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
                 .addObject("tried", Markup.tryOut(link, reader))
                 .addObject("faults", faults);
     }

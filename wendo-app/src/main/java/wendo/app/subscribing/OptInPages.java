@@ -22,6 +22,7 @@ import wendo.app.site.CallLimit;
 import wendo.app.visits.Automatic;
 import wendo.app.visits.ProofBook;
 import wendo.core.links.Tagging;
+import wendo.core.media.EmailAddress;
 import wendo.core.media.Placeholder;
 import wendo.core.visits.ClickId;
 
@@ -71,13 +72,13 @@ class OptInPages {
             HttpServletRequest request,
             HttpServletResponse response) {
         noTraces(response);
-        Optional<BusinessId> business = optIns.businessOf(link);
-        if (business.isEmpty() || !limit.allows(request.getRemoteAddr())) {
+        Optional<BusinessId> business = business(link, request);
+        if (business.isEmpty()) {
             return over();
         }
         Setting setting = setting(business.get(), link);
         Optional<String> left = reader.length() > MAX_TEXT ? Optional.empty() : Placeholder.findIn(reader);
-        if (left.isPresent() && ReaderAddress.find(reader).isEmpty()) {
+        if (left.isPresent() && EmailAddress.find(reader).isEmpty()) {
             String shown = left.get().substring(0, Math.min(200, left.get().length()));
             scope.within(business.get(), () -> {
                 optIns.noteUnsubstituted(link, shown);
@@ -87,7 +88,7 @@ class OptInPages {
         }
         boolean goesBySelf = !setting.optIn().asksFirst()
                 && request.getMethod().equals("GET")
-                && ReaderAddress.find(reader).isPresent()
+                && EmailAddress.find(reader).isPresent()
                 && !automatic.is(request);
         return ask(setting, link, reader, click, "").addObject("goesBySelf", goesBySelf);
     }
@@ -95,7 +96,7 @@ class OptInPages {
     private static ModelAndView ask(Setting setting, UUID link, String reader, String click, String fault) {
         return page("subscribing/open-ask", setting)
                 .addObject("link", link)
-                .addObject("reader", reader.length() <= ReaderAddress.MAX ? reader : "")
+                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
                 .addObject("click", ClickId.find(click).map(ClickId::toString).orElse(""))
                 .addObject("fault", fault)
                 .addObject("goesBySelf", false);
@@ -109,12 +110,12 @@ class OptInPages {
             HttpServletRequest request,
             HttpServletResponse response) {
         noTraces(response);
-        Optional<BusinessId> business = optIns.businessOf(link);
-        if (business.isEmpty() || !limit.allows(request.getRemoteAddr())) {
+        Optional<BusinessId> business = business(link, request);
+        if (business.isEmpty()) {
             return over();
         }
         Setting setting = setting(business.get(), link);
-        Optional<ReaderAddress> address = ReaderAddress.find(reader);
+        Optional<EmailAddress> address = EmailAddress.find(reader);
         if (address.isEmpty() || automatic.is(request)) {
             ModelAndView again =
                     ask(setting, link, reader, click, "This is no e-mail address. Compare it letter by letter.");
@@ -143,6 +144,11 @@ class OptInPages {
             }
         }
         return Optional.empty();
+    }
+
+    /** Empty also where one address calls too often. */
+    private Optional<BusinessId> business(UUID link, HttpServletRequest request) {
+        return limit.allows(request.getRemoteAddr()) ? optIns.businessOf(link) : Optional.empty();
     }
 
     private Setting setting(BusinessId business, UUID link) {

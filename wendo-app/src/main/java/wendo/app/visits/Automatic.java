@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Instant;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 import wendo.core.visits.Arrival;
 import wendo.core.visits.Sorting;
 import wendo.core.visits.VisitKind;
@@ -14,8 +13,8 @@ import wendo.core.visits.VisitKind;
 public class Automatic {
     private final Sorting sorting;
 
-    Automatic(JsonMapper json) {
-        this.sorting = new Sorting(Crawlers.patterns(json));
+    Automatic(Sorting sorting) {
+        this.sorting = sorting;
     }
 
     public boolean is(HttpServletRequest request) {

@@ -19,7 +19,6 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import tools.jackson.databind.json.JsonMapper;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.core.visits.Arrival;
@@ -58,12 +57,12 @@ public class VisitStore {
             JdbcTemplate jdbc,
             ApplicationEventPublisher events,
             ProofBook proofs,
-            JsonMapper json) {
+            Sorting sorting) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
         this.proofs = proofs;
-        this.sorting = new Sorting(Crawlers.patterns(json));
+        this.sorting = sorting;
     }
 
     /** Stores visits of any businesses, each business's in a transaction of its own. */

@@ -80,7 +80,13 @@ class BatchesTest extends WendoTest {
         assertThat(count(tenant, "select count(*) from link"))
                 .as("nothing is made yet")
                 .isZero();
-        person.form(batch, batch + "/issue");
+        assertThat(report)
+                .as("nobody answers for a name that is reserved")
+                .contains("2 pages failed when they were looked at", "https://tours.example/a: ");
+        HttpResponse<String> asked = person.form(batch, batch + "/issue");
+        assertThat(asked.statusCode()).isEqualTo(422);
+        assertThat(asked.body()).contains("role=\"alert\"");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         assertThat(reportOf(batch)).contains("2 links issued");
         assertThat(count(tenant, "select count(*) from link where note = 'first' and slug = 'rill-1'"))
                 .isOne();
@@ -124,7 +130,7 @@ class BatchesTest extends WendoTest {
                         "Owner: Nobody here is called",
                         "Issue only the 1 good one");
         assertThat(person.get(batch + "?show=good").body()).contains(">8<").doesNotContain(">7<");
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         assertThat(reportOf(batch)).contains("1 link issued");
         assertThat(count(tenant, "select count(*) from link")).isEqualTo(2);
         assertThat(count(tenant, "select count(*) from source")).isOne();
@@ -134,7 +140,7 @@ class BatchesTest extends WendoTest {
     void the_result_has_the_same_columns_and_can_come_back() throws IOException {
         String batch = paste("Source\tDestination\tCampaign\tOur own\nRadio\ttours.example\tSpring\t=1+1\n");
         check(batch);
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         reportOf(batch);
         for (String kind : List.of("csv", "xlsx")) {
             Table table = result(batch, kind);
@@ -158,7 +164,7 @@ class BatchesTest extends WendoTest {
                         "1 of 3 rows are wrong",
                         "A link already",
                         "no link of yours is &quot;http://elsewhere.example/x");
-        person.form(again, again + "/issue");
+        person.form(again, again + "/issue", "goAhead", "true");
         reportOf(again);
         assertThat(count(tenant, "select count(*) from link")).isEqualTo(2);
         assertThat(result(again, "csv").rows().get(0).cell(6)).isEqualTo("was a link already");
@@ -173,7 +179,7 @@ class BatchesTest extends WendoTest {
                         tenant.apiKey(),
                         "/api/v1/links",
                         "{\"destination\": \"tours.example\", \"campaign\": \"Spring\", \"sources\": [{\"source\": \"Quick\", \"slug\": \"wanted\"}]}");
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         assertThat(reportOf(batch))
                 .contains("Something changed since the check", "1 of 2 rows are wrong", "is taken by another link");
         assertThat(count(tenant, "select count(*) from link")).isOne();
@@ -183,10 +189,10 @@ class BatchesTest extends WendoTest {
     void a_file_is_issued_once_and_belongs_to_one_business() {
         String batch = paste("Source,Destination,Campaign\nRadio,tours.example,Spring\n");
         check(batch);
-        person.form(batch, batch + "/issue");
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         reportOf(batch);
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         person.form(batch, batch + "/drop");
         assertThat(person.get(batch).body()).contains("1 link issued");
         assertThat(count(tenant, "select count(*) from link")).isOne();
@@ -216,7 +222,7 @@ class BatchesTest extends WendoTest {
                 "pattern",
                 "{source}-{campaign}");
         assertThat(report).contains("All 10,000 rows are good", "village-0-spring", "From line <span>102</span> on");
-        person.form(batch, batch + "/issue");
+        person.form(batch, batch + "/issue", "goAhead", "true");
         assertThat(reportOf(batch)).contains("10,000 links issued");
         assertThat(count(tenant, "select count(distinct skeleton) from link")).isEqualTo(10_000);
         await(

@@ -78,7 +78,7 @@ class IssueBench extends WendoTest {
             awaitEnd();
         });
         double issued = seconds(() -> {
-            person.form(batch[0], batch[0] + "/issue");
+            person.form(batch[0], batch[0] + "/issue", "goAhead", "true");
             awaitEnd();
         });
         assertThat(count(tenant, "select count(*) from link")).isEqualTo(ROWS);

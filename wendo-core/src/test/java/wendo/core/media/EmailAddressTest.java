@@ -1,4 +1,4 @@
-package wendo.app.subscribing;
+package wendo.core.media;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -7,7 +7,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Addresses from RFC 5322, appendix A, and RFC 5321, section 4.5.3, with domains that are kept for examples. */
-class ReaderAddressTest {
+class EmailAddressTest {
 
     @ParameterizedTest
     @ValueSource(
@@ -23,9 +23,9 @@ class ReaderAddressTest {
                 "a_b=c@sub.sub.example"
             })
     void addresses_that_people_have_are_taken_in_lower_case(String typed) {
-        assertThat(ReaderAddress.find(typed))
+        assertThat(EmailAddress.find(typed))
                 .get()
-                .extracting(ReaderAddress::value)
+                .extracting(EmailAddress::value)
                 .isEqualTo(typed.strip().toLowerCase(java.util.Locale.ROOT));
     }
 
@@ -51,7 +51,7 @@ class ReaderAddressTest {
                 "{{email}}"
             })
     void what_could_not_be_written_to_is_refused(String typed) {
-        assertThat(ReaderAddress.find(typed)).isEmpty();
+        assertThat(EmailAddress.find(typed)).isEmpty();
     }
 
     @Test
@@ -59,8 +59,8 @@ class ReaderAddressTest {
         String local = "a".repeat(64) + "@";
         String domain = ("b".repeat(60) + ".").repeat(3) + "example";
         assertThat(local.length() + domain.length()).isEqualTo(255);
-        assertThat(ReaderAddress.find(local + domain)).isEmpty();
-        assertThat(ReaderAddress.find(local.substring(1) + domain)).isPresent();
-        assertThat(ReaderAddress.find("a".repeat(65) + "@reed.example")).isEmpty();
+        assertThat(EmailAddress.find(local + domain)).isEmpty();
+        assertThat(EmailAddress.find(local.substring(1) + domain)).isPresent();
+        assertThat(EmailAddress.find("a".repeat(65) + "@reed.example")).isEmpty();
     }
 }

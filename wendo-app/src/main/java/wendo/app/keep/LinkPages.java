@@ -30,14 +30,14 @@ import wendo.app.site.Ribbons;
 /** One link: what it is for, and what it brought. */
 @Controller
 @RequestMapping("/links/{id}")
-class LinkPage {
+class LinkPages {
     private final LinkKeeping links;
     private final LinkChanges changes;
     private final LinkFigures figures;
     private final Accounts accounts;
     private final Ribbons ribbons;
 
-    LinkPage(LinkKeeping links, LinkChanges changes, LinkFigures figures, Accounts accounts, Ribbons ribbons) {
+    LinkPages(LinkKeeping links, LinkChanges changes, LinkFigures figures, Accounts accounts, Ribbons ribbons) {
         this.links = links;
         this.changes = changes;
         this.figures = figures;
