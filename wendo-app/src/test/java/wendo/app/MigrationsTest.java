@@ -90,6 +90,8 @@ class MigrationsTest {
                         "door_opt_in",
                         "door_signpost",
                         "door_destinations_due",
+                        "door_businesses_keeping",
+                        "drop_empty_visit_months",
                         "ensure_visit_month");
     }
 }

@@ -24,7 +24,7 @@ import wendo.app.links.LinkDirectory;
 import wendo.app.links.LinkHosts;
 
 /** A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. */
-@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "wendo.link-port=0")
 @ContextConfiguration(initializers = TestDatabase.class)
 public abstract class WendoTest {
     public static final String PASSWORD = "a-long-enough-password";

@@ -15,13 +15,14 @@ import wendo.core.measure.Period;
 class CompareQueries {
     private static final String BY_SOURCE = """
             with visited as materialized (
-                select source_id, sum(visits) as visits, count(*) as people
-                from (
-                    select source_id, visitor, count(*) as visits
-                    from visit
-                    where arrived_at >= :from and arrived_at < :to and kind = 'person'
-                    group by source_id, visitor) by_person
-                group by source_id),
+                select l.source_id, sum(s.visits) as visits
+                from visit_sum s join link l on l.id = s.link_id
+                where s.day >= :first and s.day < :end and s.kind = 'person'
+                group by l.source_id),
+            came as materialized (
+                select scope_id as source_id, sum(people) as people from visit_person_sum
+                where scope = 'source' and day >= :first and day < :end and day_before < :first
+                group by scope_id),
             credited as materialized (
                 select c.source_id,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'lead') / 1000000 as leads,
@@ -32,12 +33,13 @@ class CompareQueries {
                 where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
                 group by c.source_id)
             select s.id, s.name, s.channel,
-                coalesce(v.visits, 0) as visits, coalesce(v.people, 0) as people, coalesce(k.leads, 0) as leads,
+                coalesce(v.visits, 0) as visits, coalesce(m.people, 0) as people, coalesce(k.leads, 0) as leads,
                 coalesce(k.bookings, 0) as bookings, coalesce(k.purchases, 0) as purchases,
                 coalesce(k.revenue, 0) as revenue
             from source s
             full join credited k on k.source_id = s.id
             left join visited v on v.source_id = s.id
+            left join came m on m.source_id = s.id
             order by s.name nulls last
             """;
 
@@ -61,6 +63,8 @@ class CompareQueries {
 
     List<Row> bySource(Period period, ZoneId zone, String model) {
         return jdbc.sql(BY_SOURCE)
+                .param("first", period.startInclusive())
+                .param("end", period.endExclusive())
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
                 .param("model", model)
@@ -77,13 +81,13 @@ class CompareQueries {
                 .list();
     }
 
-    long differentPeople(Period period, ZoneId zone) {
+    long differentPeople(Period period) {
         return jdbc.sql("""
-                        select count(*) from (
-                            select distinct visitor from visit
-                            where arrived_at >= ? and arrived_at < ? and kind = 'person') people
+                        select coalesce(sum(people), 0) from visit_person_sum
+                        where scope = 'business' and day >= :first and day < :end and day_before < :first
                         """)
-                .params(Timestamp.from(period.startsAt(zone)), Timestamp.from(period.endsBefore(zone)))
+                .param("first", period.startInclusive())
+                .param("end", period.endExclusive())
                 .query(Long.class)
                 .single();
     }

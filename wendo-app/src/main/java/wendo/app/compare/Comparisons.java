@@ -37,7 +37,7 @@ public class Comparisons {
                                 .reversed())
                         .thenComparing(ComparedSource::name))
                 .toList();
-        return new Comparison(rows, total(rows), queries.differentPeople(period, business.zone()));
+        return new Comparison(rows, total(rows), queries.differentPeople(period));
     }
 
     private static ComparedSource compared(CompareQueries.Row row, Optional<Long> spent) {

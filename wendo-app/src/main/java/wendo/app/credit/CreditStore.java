@@ -81,14 +81,15 @@ class CreditStore {
         for (Credit credit : credits) {
             jdbc.sql("""
                             insert into credit (business_id, model, outcome_id, click_id, touched_at, source_id,
-                                share_millionths, value_minor)
-                            values (?, ?, ?, ?, ?, ?, ?, ?)
+                                share_millionths, value_minor, link_id)
+                            select ?, ?, ?, v.click_id, v.arrived_at, ?, ?, ?, v.link_id
+                            from visit v where v.click_id = ? and v.arrived_at = ?
                             """)
                     .params(BusinessScope.current().value(), model, outcome)
+                    .params(credit.touch().source(), credit.shareMillionths(), credit.valueMinor())
                     .params(
                             credit.touch().click().uuid(),
                             Timestamp.from(credit.touch().startedAt()))
-                    .params(credit.touch().source(), credit.shareMillionths(), credit.valueMinor())
                     .update();
         }
     }

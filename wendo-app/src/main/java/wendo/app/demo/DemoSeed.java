@@ -205,6 +205,7 @@ class DemoSeed {
                 "",
                 visit.userAgent(),
                 "",
-                visit.referrer());
+                visit.referrer(),
+                "en");
     }
 }

@@ -1,22 +1,27 @@
 package wendo.app.keep;
 
 import java.sql.Timestamp;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.core.measure.Period;
 
-/** The SQL of one link's figures and history. Proofs are in none of the figures. */
+/**
+ * The SQL of one link's figures, from the moment they are counted from. Proofs are in none of them.
+ */
 @Component
 class LinkFigures {
     private static final int TOP = 6;
+    private static final int HOURS = 24;
 
     private final JdbcClient jdbc;
 
@@ -24,7 +29,12 @@ class LinkFigures {
         this.jdbc = jdbc;
     }
 
-    /** @param valueMinor of bookings and purchases, as last touch credits them */
+    /**
+     * What a link brought in a period.
+     *
+     * @param valueMinor of bookings and purchases, as last touch credits them
+     * @param before people's visits of the period that came before the figures were begun afresh
+     */
     record Counts(
             long people,
             long visits,
@@ -34,35 +44,67 @@ class LinkFigures {
             long leads,
             long bookings,
             long purchases,
-            long valueMinor) {}
+            long valueMinor,
+            long before) {}
 
-    /** A bar of the drawing; the height is in hundredths of the tallest. */
-    record Day(LocalDate first, long people, double left, double width, double height) {}
+    /** A bar of a drawing, in hundredths of its width and height. */
+    record Bar<T>(T label, long count, double left, double width, double height) {}
 
-    record From(String what, String name, long people) {}
+    /** What is known of visits: a referring page, a country. Those beyond the most frequent are put together. */
+    record Known(Trait trait, String value, long visits, boolean isRest) {}
+
+    /** What of a visit is summed, by the words that head its table. */
+    enum Trait {
+        REFERRER("Referring page"),
+        PAGE("Page it led them to"),
+        COUNTRY("Country"),
+        LANGUAGE("Language"),
+        DEVICE("Device"),
+        SYSTEM("System"),
+        BROWSER("Browser");
+
+        private final String heading;
+
+        Trait(String heading) {
+            this.heading = heading;
+        }
+
+        public String heading() {
+            return heading;
+        }
+
+        private static Trait of(String key) {
+            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
+        }
+    }
 
     @Transactional(readOnly = true)
     Counts counts(UUID link, Period period, ZoneId zone) {
         return within(jdbc.sql("""
                         with came as materialized (
-                            select visitor, kind from visit
-                            where link_id = :link and arrived_at >= :from and arrived_at < :to),
-                        earned as (
+                            select kind, counted, sum(visits) as visits from visit_sum
+                            where link_id = :link and day >= :first and day < :end group by 1, 2),
+                        earned as materialized (
                             select o.kind, c.share_millionths, c.value_minor
-                            from credit c join outcome o on o.id = c.outcome_id
-                            join visit v on v.click_id = c.click_id and v.arrived_at = click_time(c.click_id)
-                            where v.link_id = :link and c.model = 'last-touch' and o.occurred_at >= :from
-                                and o.occurred_at < :to and not o.is_proof)
-                        select (select count(distinct visitor) from came where kind = 'person'),
-                            (select count(*) from came where kind = 'person'),
-                            (select count(*) from came where kind = 'repeat'),
-                            (select count(*) from came where kind = 'preview'),
-                            (select count(*) from came where kind = 'robot'),
+                            from credit c join outcome o on o.id = c.outcome_id join link l on l.id = c.link_id
+                            where c.link_id = :link and c.model = 'last-touch' and o.occurred_at >= :from
+                                and o.occurred_at < :to and not o.is_proof
+                                and (l.counted_from is null or c.touched_at >= l.counted_from))
+                        select (select coalesce(sum(people), 0) from visit_person_sum
+                                where scope = 'link' and scope_id = :link and counted and day >= :first and day < :end
+                                    and day_before < :first),
+                            (select coalesce(sum(visits), 0) from came where counted and kind = 'person'),
+                            (select coalesce(sum(visits), 0) from came where counted and kind = 'repeat'),
+                            (select coalesce(sum(visits), 0) from came where counted and kind = 'preview'),
+                            (select coalesce(sum(visits), 0) from came where counted and kind = 'robot'),
                             (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'lead'),
                             (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'booking'),
                             (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'purchase'),
-                            (select coalesce(sum(value_minor), 0) from earned where kind <> 'lead')
-                        """), link, period, zone)
+                            (select coalesce(sum(value_minor), 0) from earned where kind <> 'lead'),
+                            (select coalesce(sum(visits), 0) from came where not counted and kind = 'person')
+                        """), link, period)
+                .param("from", Timestamp.from(period.startsAt(zone)))
+                .param("to", Timestamp.from(period.endsBefore(zone)))
                 .query((row, number) -> new Counts(
                         row.getLong(1),
                         row.getLong(2),
@@ -72,66 +114,102 @@ class LinkFigures {
                         row.getLong(6),
                         row.getLong(7),
                         row.getLong(8),
-                        row.getLong(9)))
+                        row.getLong(9),
+                        row.getLong(10)))
                 .single();
     }
 
-    private static JdbcClient.StatementSpec within(
-            JdbcClient.StatementSpec statement, UUID link, Period period, ZoneId zone) {
+    private static JdbcClient.StatementSpec within(JdbcClient.StatementSpec statement, UUID link, Period period) {
         return statement
                 .param("link", link)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)));
+                .param("first", period.startInclusive())
+                .param("end", period.endExclusive());
     }
 
-    /** People by day, or by week where days could not be told apart. */
+    /** From when the figures are counted, if they were begun afresh. */
     @Transactional(readOnly = true)
-    List<Day> days(UUID link, Period period, ZoneId zone) {
-        int step = period.days() <= 100 ? 1 : 7;
+    Optional<Instant> countedFrom(UUID link) {
+        return jdbc.sql("select counted_from from link where id = ? and counted_from is not null")
+                .param(link)
+                .query((row, number) -> row.getTimestamp(1).toInstant())
+                .optional();
+    }
+
+    /** The days that one bar of a period stands for: weeks where days could not be told apart. */
+    static int daysOfBar(Period period) {
+        return period.days() <= 100 ? 1 : 7;
+    }
+
+    /** Different people by day or week, labelled with the first day. */
+    @Transactional(readOnly = true)
+    List<Bar<LocalDate>> days(UUID link, Period period) {
+        int step = daysOfBar(period);
         Map<LocalDate, Long> people = new HashMap<>();
         within(jdbc.sql("""
-                        select :first + ((arrived_at at time zone :zone)::date - :first) / :step * :step as day,
-                            count(distinct visitor)
-                        from visit
-                        where link_id = :link and arrived_at >= :from and arrived_at < :to and kind = 'person'
+                        select :first + (day - :first) / :step * :step as bar, sum(people)
+                        from visit_person_sum
+                        where scope = 'link' and scope_id = :link and counted and day >= :first and day < :end
+                            and day_before < :first + (day - :first) / :step * :step
                         group by 1
-                        """), link, period, zone)
-                .param("zone", zone.getId())
-                .param("first", period.startInclusive())
-                .param("step", step)
-                .query(row -> {
-                    people.put(row.getObject(1, LocalDate.class), row.getLong(2));
-                });
-        long most = Math.max(
-                1, people.values().stream().mapToLong(Long::longValue).max().orElse(1));
-        List<Day> days = new ArrayList<>();
-        double width = 100.0 * step / period.days();
+                        """), link, period).param("step", step).query(row -> {
+            people.put(row.getObject(1, LocalDate.class), row.getLong(2));
+        });
+        List<LocalDate> labels = new ArrayList<>();
         for (LocalDate day = period.startInclusive(); day.isBefore(period.endExclusive()); day = day.plusDays(step)) {
-            long count = people.getOrDefault(day, 0L);
-            days.add(new Day(day, count, days.size() * width, width * 0.8, 100.0 * count / most));
+            labels.add(day);
         }
-        return days;
+        return bars(labels, people);
     }
 
-    /** The most frequent referring pages, countries and devices of its people. */
+    /** People's visits by the hour of the business's day, labelled 00 to 23. */
     @Transactional(readOnly = true)
-    List<From> from(UUID link, Period period, ZoneId zone) {
+    List<Bar<String>> hours(UUID link, Period period) {
+        Map<String, Long> visits = new HashMap<>();
+        within(jdbc.sql("""
+                        select value, sum(visits) from visit_trait_sum
+                        where link_id = :link and counted and day >= :first and day < :end and trait = 'hour' group by 1
+                        """), link, period).query(row -> {
+            visits.put(row.getString(1), row.getLong(2));
+        });
+        List<String> labels = new ArrayList<>();
+        for (int hour = 0; hour < HOURS; hour++) {
+            labels.add(hour < 10 ? "0" + hour : String.valueOf(hour));
+        }
+        return bars(labels, visits);
+    }
+
+    private static <T> List<Bar<T>> bars(List<T> labels, Map<T, Long> counts) {
+        long most = Math.max(
+                1, counts.values().stream().mapToLong(Long::longValue).max().orElse(1));
+        double width = 100.0 / labels.size();
+        List<Bar<T>> bars = new ArrayList<>();
+        for (T label : labels) {
+            long count = counts.getOrDefault(label, 0L);
+            bars.add(new Bar<>(label, count, bars.size() * width, width * 0.8, 100.0 * count / most));
+        }
+        return bars;
+    }
+
+    /** The most frequent of each trait, and the rest of it in one. */
+    @Transactional(readOnly = true)
+    List<Known> known(UUID link, Period period) {
         return within(jdbc.sql("""
-                        with came as materialized (
-                            select visitor, referrer, country, device from visit
-                            where link_id = :link and arrived_at >= :from and arrived_at < :to and kind = 'person'),
-                        told as (
-                            select 'page' as what, referrer as name, visitor from came
-                            union all select 'country', country, visitor from came
-                            union all select 'device', device, visitor from came),
-                        ranked as (
-                            select what, name, count(distinct visitor) as people,
-                                row_number() over (partition by what order by count(distinct visitor) desc, name) as place
-                            from told group by what, name)
-                        select what, name, people from ranked where place <= :top order by what, place
-                        """), link, period, zone)
+                        with told as materialized (
+                            select trait, value, sum(visits) as visits from visit_trait_sum
+                            where link_id = :link and counted and day >= :first and day < :end and trait <> 'hour'
+                            group by 1, 2),
+                        ranked as materialized (
+                            select trait, value, visits,
+                                row_number() over (partition by trait order by visits desc, value) as place
+                            from told)
+                        select trait, value, visits, place, false from ranked where place <= :top
+                        union all
+                        select trait, '', sum(visits), :top + 1, true from ranked where place > :top group by trait
+                        order by 1, 4
+                        """), link, period)
                 .param("top", TOP)
-                .query((row, number) -> new From(row.getString(1), row.getString(2), row.getLong(3)))
+                .query((row, number) ->
+                        new Known(Trait.of(row.getString(1)), row.getString(2), row.getLong(3), row.getBoolean(5)))
                 .list();
     }
 }

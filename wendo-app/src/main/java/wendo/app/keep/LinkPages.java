@@ -1,5 +1,12 @@
 package wendo.app.keep;
 
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,13 +43,21 @@ class LinkPages {
     private final LinkFigures figures;
     private final Accounts accounts;
     private final Ribbons ribbons;
+    private final Clock clock;
 
-    LinkPages(LinkKeeping links, LinkChanges changes, LinkFigures figures, Accounts accounts, Ribbons ribbons) {
+    LinkPages(
+            LinkKeeping links,
+            LinkChanges changes,
+            LinkFigures figures,
+            Accounts accounts,
+            Ribbons ribbons,
+            Clock clock) {
         this.links = links;
         this.changes = changes;
         this.figures = figures;
         this.accounts = accounts;
         this.ribbons = ribbons;
+        this.clock = clock;
     }
 
     @GetMapping
@@ -68,11 +83,25 @@ class LinkPages {
                 .addObject("colleagues", accounts.colleagues())
                 .addObject("labels", links.labelsInUse())
                 .addObject("counts", figures.counts(id, choice.period(), business.zone()))
-                .addObject("days", figures.days(id, choice.period(), business.zone()))
-                .addObject("from", figures.from(id, choice.period(), business.zone()))
+                .addObject("days", figures.days(id, choice.period()))
+                .addObject("daysOfBar", LinkFigures.daysOfBar(choice.period()))
+                .addObject("hours", figures.hours(id, choice.period()))
+                .addObject("known", known(id, choice))
+                .addObject("countedFrom", figures.countedFrom(id))
+                .addObject(
+                        "now",
+                        LocalDateTime.now(clock.withZone(business.zone())).truncatedTo(ChronoUnit.MINUTES))
                 .addObject("changes", changes.of(id))
                 .addObject("choice", choice)
                 .addObject("ribbon", ribbons.draw(choice));
+    }
+
+    private Map<LinkFigures.Trait, List<LinkFigures.Known>> known(UUID id, PeriodChoice choice) {
+        Map<LinkFigures.Trait, List<LinkFigures.Known>> known = new EnumMap<>(LinkFigures.Trait.class);
+        for (LinkFigures.Known one : figures.known(id, choice.period())) {
+            known.computeIfAbsent(one.trait(), trait -> new ArrayList<>()).add(one);
+        }
+        return known;
     }
 
     @PostMapping
@@ -102,6 +131,38 @@ class LinkPages {
                 away ? "Archived" : "Taken out of the archive",
                 person.name());
         return "redirect:/links/" + id;
+    }
+
+    /** @param from the business's own day and time; empty to count all visits again */
+    @PostMapping("/afresh")
+    ModelAndView countAfresh(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String from,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person) {
+        LinkListed link = find(id);
+        Optional<Instant> moment;
+        try {
+            moment = from.isBlank()
+                    ? Optional.empty()
+                    : Optional.of(
+                            LocalDateTime.parse(from).atZone(business.zone()).toInstant());
+        } catch (DateTimeException e) {
+            return Refusal.of(show(
+                    link,
+                    link.name(),
+                    links.terms(id),
+                    Map.of("afresh", "Choose a day and a time of day."),
+                    choice,
+                    business));
+        }
+        Optional<LinkChanges.Made> unused = changes.make(
+                List.of(id),
+                new LinkChange.CountFrom(moment),
+                moment.isPresent() ? "Counted afresh from " + from.replace('T', ' ') : "All visits counted again",
+                person.name());
+        return new ModelAndView("redirect:/links/" + id);
     }
 
     private LinkListed find(UUID id) {

@@ -67,9 +67,9 @@ class ListPages {
     }
 
     private ModelAndView show(LinkFilter filter, int page, PeriodChoice choice, Business business) {
-        ListQueries.Listed listed = queries.list(filter, page, choice.period(), business.zone());
+        ListQueries.Listed listed = queries.list(filter, page, choice.period());
         if (listed.rows().isEmpty() && page > 1) {
-            listed = queries.list(filter, 1, choice.period(), business.zone());
+            listed = queries.list(filter, 1, choice.period());
         }
         String query = filter.query();
         return new ModelAndView("keep/list")

@@ -2,8 +2,6 @@ package wendo.app.keep;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -43,16 +41,17 @@ class ListQueries {
                 and (not :failing or d.failing_since is not null)
             """;
 
-    /** Visits by link, each person's first put together; proofs are in no figure. */
+    /** Visits and people by link, from the daily sums, as far as each link's figures are counted. */
     private static final String COUNTED = """
-            select link_id, count(*) filter (where visits > 0) as people, sum(visits) as visits,
-                sum(not_counted) as not_counted
+            select v.link_id, coalesce(p.people, 0) as people, v.visits, v.not_counted
             from (
-                select link_id, visitor, count(*) filter (where kind = 'person') as visits,
-                    count(*) filter (where kind not in ('person', 'proof')) as not_counted
-                from visit where arrived_at >= :from and arrived_at < :to %s
-                group by link_id, visitor) by_person
-            group by link_id
+                select link_id, coalesce(sum(visits) filter (where kind = 'person'), 0) as visits,
+                    coalesce(sum(visits) filter (where kind <> 'person'), 0) as not_counted
+                from visit_sum where counted and day >= :first and day < :end %1$s group by link_id) v
+            left join (
+                select scope_id as link_id, sum(people) as people from visit_person_sum
+                where scope = 'link' and counted and day >= :first and day < :end and day_before < :first %2$s
+                group by scope_id) p on p.link_id = v.link_id
             """;
 
     private final JdbcClient jdbc;
@@ -88,11 +87,11 @@ class ListQueries {
     }
 
     @Transactional(readOnly = true)
-    Listed list(LinkFilter filter, int page, Period period, ZoneId zone) {
+    Listed list(LinkFilter filter, int page, Period period) {
         long[] found = {0};
         List<Row> rows = with(jdbc.sql(sql(filter)), filter)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("first", period.startInclusive())
+                .param("end", period.endExclusive())
                 .param("offset", (page - 1) * PAGE)
                 .query((row, number) -> {
                     found[0] = row.getLong("found");
@@ -113,7 +112,7 @@ class ListQueries {
                     coalesce(not_counted, 0) as not_counted, count(*) over () as found
                 from found f left join counted on counted.link_id = f.id
                 order by %s limit %d offset :offset
-                """.formatted(FOUND, COUNTED.formatted(""), order, PAGE)
+                """.formatted(FOUND, COUNTED.formatted("", ""), order, PAGE)
                 : """
                 with shown as materialized (
                     select f.*, count(*) over () as found, row_number() over (order by %s) as place
@@ -122,7 +121,13 @@ class ListQueries {
                 select f.*, coalesce(people, 0) as people, coalesce(visits, 0) as visits,
                     coalesce(not_counted, 0) as not_counted
                 from shown f left join counted on counted.link_id = f.id order by place
-                """.formatted(order, FOUND, order, PAGE, COUNTED.formatted("and link_id in (select id from shown)"));
+                """.formatted(
+                        order,
+                        FOUND,
+                        order,
+                        PAGE,
+                        COUNTED.formatted(
+                                "and link_id in (select id from shown)", "and scope_id in (select id from shown)"));
     }
 
     private static String group(LinkFilter.Group group) {

@@ -38,6 +38,7 @@ class Link {
     private boolean isPaid;
     private String disclosure = "";
     private @Nullable Instant archivedAt;
+    private @Nullable Instant countedFrom;
     private Instant createdAt;
     private String createdBy;
 
@@ -111,6 +112,7 @@ class Link {
             case LABELS -> String.join("\n", labels);
             case OWNER -> ownerId == null ? "" : ownerId.toString();
             case DESTINATION -> destinationId.toString();
+            case COUNTED_FROM -> countedFrom == null ? "" : countedFrom.toString();
         };
     }
 
@@ -119,6 +121,7 @@ class Link {
             case ARCHIVED -> archivedAt = value.isEmpty() ? null : Instant.parse(value);
             case LABELS -> labels = value.isEmpty() ? new String[0] : value.split("\n", -1);
             case OWNER -> ownerId = value.isEmpty() ? null : UUID.fromString(value);
+            case COUNTED_FROM -> countedFrom = value.isEmpty() ? null : Instant.parse(value);
             case DESTINATION ->
                 throw new IllegalArgumentException("A link leads to an address, not to \"%s\"".formatted(value));
         }

@@ -1,5 +1,6 @@
 package wendo.app.links;
 
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.core.links.WebAddress;
@@ -13,6 +14,9 @@ public sealed interface LinkChange {
     record Label(String label, boolean isPut) implements LinkChange {}
 
     record GiveTo(Optional<UUID> owner) implements LinkChange {}
+
+    /** Figures begin afresh at a moment; without one they are of all visits. */
+    record CountFrom(Optional<Instant> moment) implements LinkChange {}
 
     record LeadTo(WebAddress address, String reason) implements LinkChange {}
 }

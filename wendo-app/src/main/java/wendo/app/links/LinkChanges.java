@@ -16,6 +16,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -35,6 +36,7 @@ public class LinkChanges {
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final JdbcTemplate batches;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     LinkChanges(
@@ -43,12 +45,14 @@ public class LinkChanges {
             EntityManager entities,
             JdbcClient jdbc,
             JdbcTemplate batches,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.links = links;
         this.destinations = destinations;
         this.entities = entities;
         this.jdbc = jdbc;
         this.batches = batches;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -79,6 +83,7 @@ public class LinkChanges {
         }
         Made made = new Made(UUID.randomUUID(), said, rows.size(), stamp.at(), by, false);
         keep(made, property, rows);
+        tell(property, rows);
         return Optional.of(made);
     }
 
@@ -88,6 +93,9 @@ public class LinkChanges {
         }
         if (change instanceof LinkChange.Label) {
             return LinkProperty.LABELS;
+        }
+        if (change instanceof LinkChange.CountFrom) {
+            return LinkProperty.COUNTED_FROM;
         }
         return change instanceof LinkChange.GiveTo ? LinkProperty.OWNER : LinkProperty.DESTINATION;
     }
@@ -117,6 +125,13 @@ public class LinkChanges {
         return rows;
     }
 
+    private void tell(LinkProperty property, List<Row> rows) {
+        if (property == LinkProperty.COUNTED_FROM && !rows.isEmpty()) {
+            events.publishEvent(
+                    new LinksCountedAfresh(rows.stream().map(Row::link).toList()));
+        }
+    }
+
     private void apply(Link link, LinkChange change, LinkDestination.Change stamp) {
         if (change instanceof LinkChange.Archive archive) {
             if (archive.away() == link.read(LinkProperty.ARCHIVED).isEmpty()) {
@@ -126,6 +141,10 @@ public class LinkChanges {
             link.put(LinkProperty.LABELS, labels(link.read(LinkProperty.LABELS), label));
         } else if (change instanceof LinkChange.GiveTo to) {
             link.put(LinkProperty.OWNER, to.owner().map(UUID::toString).orElse(""));
+        } else if (change instanceof LinkChange.CountFrom from) {
+            link.put(
+                    LinkProperty.COUNTED_FROM,
+                    from.moment().map(Instant::toString).orElse(""));
         } else {
             WebAddress address = ((LinkChange.LeadTo) change).address();
             lead(link, destinations.findOrCreate(address).id(), address, stamp);
@@ -187,16 +206,16 @@ public class LinkChanges {
                 .forEach(row -> made.put(row.link(), row));
         LinkDestination.Change stamp =
                 new LinkDestination.Change(by, clock.instant(), "Undone: it leads where it led before.");
-        int back = each(List.copyOf(made.keySet()), link -> {
-                    Row row = Objects.requireNonNull(made.get(link.id()));
-                    String now = link.read(property);
-                    if (now.equals(row.after())) {
-                        putBack(link, property, row.before(), stamp);
-                    }
-                    return new Row(link.id(), now, link.read(property));
-                })
-                .size();
-        return new Undone(back, made.size() - back);
+        List<Row> back = each(List.copyOf(made.keySet()), link -> {
+            Row row = Objects.requireNonNull(made.get(link.id()));
+            String now = link.read(property);
+            if (now.equals(row.after())) {
+                putBack(link, property, row.before(), stamp);
+            }
+            return new Row(link.id(), now, link.read(property));
+        });
+        tell(property, back);
+        return new Undone(back.size(), made.size() - back.size());
     }
 
     private void putBack(Link link, LinkProperty property, String before, LinkDestination.Change stamp) {

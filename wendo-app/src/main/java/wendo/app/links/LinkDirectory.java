@@ -72,9 +72,15 @@ public class LinkDirectory {
      * A link host and its links by slug.
      *
      * @param forwardsTo host and slug of the link that all other paths go by way of; empty text if none
+     * @param keepsCookie whether the business lets visitors be told apart by a cookie
      */
     public record Host(
-            UUID id, BusinessId business, String businessName, String forwardsTo, Map<String, Target> targets) {
+            UUID id,
+            BusinessId business,
+            String businessName,
+            String forwardsTo,
+            boolean keepsCookie,
+            Map<String, Target> targets) {
         public Optional<Target> find(String slug) {
             return Optional.ofNullable(targets.get(slug.toLowerCase(Locale.ROOT)));
         }

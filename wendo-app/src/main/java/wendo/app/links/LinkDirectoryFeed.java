@@ -36,8 +36,9 @@ import wendo.core.links.Way;
 class LinkDirectoryFeed implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(LinkDirectoryFeed.class);
     private static final int WAIT_MILLIS = 1000;
+    private static final int PORTION = 10_000;
     private static final String HOSTS =
-            "select name, host_id, business_id, business_name, forwards_to from door_link_hosts()";
+            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes
@@ -139,15 +140,18 @@ class LinkDirectoryFeed implements SmartLifecycle {
                                 new BusinessId(row.getObject(3, UUID.class)),
                                 row.getString(4),
                                 row.getString(5),
+                                row.getBoolean(6),
                                 LinkDirectory.noTargets()));
             }
         }
+        connection.setAutoCommit(false); // millions of links come in portions, not all at once
         query(connection, null, (name, slug, target) -> {
             LinkDirectory.Host host = hosts.get(name);
             if (host != null) { // else it was made between the two statements, and we are told of it next
                 host.targets().put(slug, target);
             }
         });
+        connection.setAutoCommit(true);
         directory.replace(hosts);
     }
 
@@ -157,6 +161,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
 
     private static void query(Connection connection, UUID @Nullable [] links, Taker taker) throws SQLException {
         try (PreparedStatement statement = connection.prepareStatement(LINKS)) {
+            statement.setFetchSize(PORTION);
             statement.setArray(1, links == null ? null : connection.createArrayOf("uuid", links));
             try (ResultSet row = statement.executeQuery()) {
                 while (row.next()) {

@@ -5,5 +5,6 @@ enum LinkProperty {
     ARCHIVED,
     LABELS,
     OWNER,
-    DESTINATION
+    DESTINATION,
+    COUNTED_FROM
 }

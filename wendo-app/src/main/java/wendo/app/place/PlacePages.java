@@ -43,7 +43,7 @@ class PlacePages {
                 .addObject("form", form)
                 .addObject("faults", faults)
                 .addObject("placements", placements.list(link.id()))
-                .addObject("response", placements.response(link.id(), business.zone()));
+                .addObject("response", placements.response(link.id()));
     }
 
     @PostMapping

@@ -3,7 +3,6 @@ package wendo.app.place;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -110,19 +109,18 @@ class Placements {
 
     /** Empty until copies or recipients are known. */
     @Transactional(readOnly = true)
-    Optional<Response> response(UUID link, ZoneId zone) {
+    Optional<Response> response(UUID link) {
         return jdbc.sql("""
                         with placed as (
                             select sum(copies) as copies, min(placed_on) as since from placement
                             where link_id = :link and copies is not null)
                         select copies, since, (
-                            select count(distinct v.visitor) from visit v
-                            where v.link_id = :link and v.kind = 'person'
-                                and v.arrived_at >= since::timestamp at time zone :zone)
+                            select coalesce(sum(people), 0) from visit_person_sum
+                            where scope = 'link' and scope_id = :link and counted and day >= since
+                                and day_before < since)
                         from placed where copies > 0
                         """)
                 .param("link", link)
-                .param("zone", zone.getId())
                 .query((row, number) ->
                         new Response(new Rate(row.getLong(3), row.getLong(1)), row.getObject(2, LocalDate.class)))
                 .optional();

@@ -113,7 +113,7 @@ class SignpostPages {
                 .addObject("sources", sources.list())
                 .addObject(
                         "entries",
-                        signposts.entries(signpost.id(), choice.period().startsAt(business.zone())));
+                        signposts.entries(signpost.id(), choice.period().startInclusive()));
     }
 
     @PostMapping("/{id}")

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -148,17 +149,19 @@ class Signposts {
                         """).params(signpost, entry, entry).update();
     }
 
-    /** In their order, with the people who went on by each since an instant. */
+    /** In their order, with the people who went on by each since a day. */
     @Transactional(readOnly = true)
-    List<Entry> entries(UUID signpost, Instant since) {
+    List<Entry> entries(UUID signpost, LocalDate since) {
         return jdbc.sql("""
                         select e.id, e.title, e.link_id, h.origin || '/' || l.slug, e.first_at, e.last_at,
-                            (select count(distinct v.visitor) from visit v
-                                where v.link_id = l.id and v.kind = 'person' and v.arrived_at >= ?)
+                            (select coalesce(sum(p.people), 0) from visit_person_sum p
+                                where p.scope = 'link' and p.scope_id = l.id and p.counted and p.day >= :since
+                                    and p.day_before < :since)
                         from signpost_entry e join link l on l.id = e.link_id join link_host h on h.id = l.host_id
-                        where e.signpost_id = ? order by e.place
+                        where e.signpost_id = :signpost order by e.place
                         """)
-                .params(Timestamp.from(since), signpost)
+                .param("since", since)
+                .param("signpost", signpost)
                 .query((row, number) -> new Entry(
                         row.getObject(1, UUID.class),
                         row.getString(2),
@@ -174,7 +177,7 @@ class Signposts {
     @Transactional(readOnly = true)
     List<Entry> shown(UUID signpost) {
         Instant now = clock.instant();
-        return entries(signpost, now).stream()
+        return entries(signpost, LocalDate.MAX).stream()
                 .filter(entry -> entry.isShown(now))
                 .toList();
     }

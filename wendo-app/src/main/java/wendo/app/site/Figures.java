@@ -63,6 +63,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return new Locale("", code).getDisplayCountry(locale);
     }
 
+    /** The name of a language of ISO 639. */
+    public String language(String code) {
+        return Locale.forLanguageTag(code).getDisplayLanguage(locale);
+    }
+
     public String day(LocalDate day) {
         return DateTimeFormatter.ofPattern("d MMM yyyy", locale).format(day);
     }

@@ -68,7 +68,7 @@ class TodayPages {
 
     private List<Task> tasks(Business business, LocalDate today, Period period) {
         List<Task> tasks = new ArrayList<>();
-        for (TodayQueries.Wanting source : queries.withoutSpend(period, business.zone())) {
+        for (TodayQueries.Wanting source : queries.withoutSpend(period)) {
             tasks.add(new Task(
                     "Spend is missing for " + source.name(),
                     "%d people came by it in this period; without spend it has no cost.".formatted(source.number()),

@@ -44,8 +44,8 @@ class TodayQueries {
     Brought brought(Period period, ZoneId zone) {
         return jdbc.sql("""
                         select
-                            (select count(*) from (select distinct visitor from visit
-                                where arrived_at >= :from and arrived_at < :to and kind = 'person') people),
+                            (select coalesce(sum(people), 0) from visit_person_sum
+                                where scope = 'business' and day >= :first and day < :end and day_before < :first),
                             count(*) filter (where kind = 'lead'),
                             count(*) filter (where kind = 'booking'),
                             count(*) filter (where kind = 'purchase'),
@@ -54,6 +54,8 @@ class TodayQueries {
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("first", period.startInclusive())
+                .param("end", period.endExclusive())
                 .query((row, number) ->
                         new Brought(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4), row.getLong(5)))
                 .single();
@@ -92,8 +94,7 @@ class TodayQueries {
         return jdbc.sql("""
                         select l.id, l.name, 0 from link l
                         where l.created_at < ? and l.archived_at is null
-                            and not exists (select from visit v where v.business_id = l.business_id and v.link_id = l.id
-                                and v.arrived_at >= l.created_at and v.kind <> 'proof')
+                            and not exists (select from visit_sum v where v.link_id = l.id)
                         order by l.created_at limit 5
                         """)
                 .param(Timestamp.from(issuedBefore))
@@ -103,22 +104,17 @@ class TodayQueries {
 
     /** Sources that people came by, and that no spend is entered for in the period. */
     @Transactional(readOnly = true)
-    List<Wanting> withoutSpend(Period period, ZoneId zone) {
+    List<Wanting> withoutSpend(Period period) {
         return jdbc.sql("""
                         with unpaid as materialized (
                             select s.id, s.name from source s
                             where not exists (select from spend e
                                 where e.source_id = s.id and e.first_day < :end and e.last_day >= :start))
-                        select u.id, u.name, count(*) as people
-                        from (
-                            select distinct source_id, visitor from visit
-                            where arrived_at >= :from and arrived_at < :to and kind = 'person'
-                                and source_id in (select id from unpaid)) v
-                        join unpaid u on u.id = v.source_id
+                        select u.id, u.name, sum(p.people) as people
+                        from visit_person_sum p join unpaid u on u.id = p.scope_id
+                        where p.scope = 'source' and p.day >= :start and p.day < :end and p.day_before < :start
                         group by u.id, u.name order by people desc, u.name limit 5
                         """)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
                 .param("start", period.startInclusive())
                 .param("end", period.endExclusive())
                 .query((row, number) -> new Wanting(row.getString(1), row.getString(2), row.getLong(3)))

@@ -14,6 +14,7 @@ import wendo.core.visits.ClickId;
  * @param destination where it was led
  * @param recipient the code of somebody the link was sent to, or empty text
  * @param proof the token of a proof that the browser carried, or empty text
+ * @param language the primary subtag of the language its browser asks for first, or empty text
  */
 public record LoggedVisit(
         ClickId click,
@@ -28,25 +29,34 @@ public record LoggedVisit(
         String proof,
         String userAgent,
         String purpose,
-        String referrer) {
+        String referrer,
+        String language) {
     private static final int MAX_USER_AGENT = 500;
     private static final int MAX_PURPOSE = 60;
     private static final int MAX_REFERRER = 2000;
     private static final int MAX_PROOF = 40;
-    private static final int FIELDS = 13;
+    private static final int MAX_LANGUAGE = 8; // BCP 47: a primary subtag has 8 letters at most
+    private static final int FIELDS = 14;
+
+    /** Lines of earlier versions end before the language. */
+    private static final int FEWEST_FIELDS = 13;
 
     public LoggedVisit {
         proof = plain(proof, MAX_PROOF);
         userAgent = plain(userAgent, MAX_USER_AGENT);
         purpose = plain(purpose, MAX_PURPOSE);
         referrer = plain(referrer, MAX_REFERRER);
+        language = plain(language, MAX_LANGUAGE);
     }
 
     private static String plain(String text, int most) {
         String cut = text.length() <= most ? text : text.substring(0, most);
-        return cut.codePoints().anyMatch(c -> Character.isISOControl(c) || (c >= 0xD800 && c <= 0xDFFF))
-                ? cut.replaceAll("[\\p{Cntrl}\\p{Cs}]", " ")
-                : cut;
+        for (int i = 0; i < cut.length(); i++) {
+            if (Character.isISOControl(cut.charAt(i)) || Character.isSurrogate(cut.charAt(i))) {
+                return cut.replaceAll("[\\p{Cntrl}\\p{Cs}]", " ");
+            }
+        }
+        return cut;
     }
 
     byte[] line() {
@@ -64,7 +74,8 @@ public record LoggedVisit(
                 proof,
                 userAgent,
                 purpose,
-                referrer);
+                referrer,
+                language);
         return (checksum(fields) + "\t" + fields + "\n").getBytes(StandardCharsets.UTF_8);
     }
 
@@ -75,7 +86,7 @@ public record LoggedVisit(
             return Optional.empty();
         }
         String[] fields = line.substring(tab + 1).split("\t", -1);
-        if (fields.length != FIELDS) {
+        if (fields.length != FIELDS && fields.length != FEWEST_FIELDS) {
             return Optional.empty();
         }
         return ClickId.find(fields[0])
@@ -92,7 +103,8 @@ public record LoggedVisit(
                         fields[9],
                         fields[10],
                         fields[11],
-                        fields[12]));
+                        fields[12],
+                        fields.length == FIELDS ? fields[13] : ""));
     }
 
     private static String checksum(String fields) {

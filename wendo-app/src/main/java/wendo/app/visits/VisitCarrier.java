@@ -2,9 +2,12 @@ package wendo.app.visits;
 
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -103,7 +106,11 @@ final class VisitCarrier {
 
     private void moveTo(Position next) throws IOException {
         Path written = positionFile.resolveSibling("carried.new");
-        Files.writeString(written, next.file() + " " + next.offset());
+        try (FileChannel channel = FileChannel.open(
+                written, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
+            channel.write(ByteBuffer.wrap((next.file() + " " + next.offset()).getBytes(StandardCharsets.US_ASCII)));
+            channel.force(true); // or a crash of the machine could leave an empty file under the good name
+        }
         Files.move(
                 written,
                 positionFile,

@@ -6,12 +6,15 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -29,11 +32,24 @@ final class VisitLog implements AutoCloseable {
 
     private static final int MAX_GROUP = 4096;
 
-    private record Entry(ByteBuffer line, CompletableFuture<Boolean> onDisk) {}
+    /** A printed link never dies: if the disk takes longer than this, visitors go on, and their visits are written late. */
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+
+    /** A visit on its way to the disk; its visitor is answered once. */
+    private record Entry(ByteBuffer line, Consumer<Boolean> answer, AtomicBoolean isAnswered) {
+        void answer(boolean isOnDisk) {
+            if (isAnswered.compareAndSet(false, true)) {
+                answer.accept(isOnDisk);
+            }
+        }
+    }
 
     private final Path folder;
     private final BlockingQueue<Entry> queue = new LinkedBlockingQueue<>(100_000);
     private final Thread writer = new Thread(this::writeGroups, "visit-log");
+    private final Thread watcher = new Thread(this::watch, "visit-log-patience");
+    private volatile List<Entry> inWriting = List.of();
+    private volatile long writingSince = Long.MAX_VALUE;
     private volatile boolean closing;
     private volatile long currentNumber;
     private FileChannel file;
@@ -44,15 +60,17 @@ final class VisitLog implements AutoCloseable {
                 numbers(folder).stream().mapToLong(Long::longValue).max().orElse(0) + 1;
         this.file = open(currentNumber);
         writer.start();
+        watcher.setDaemon(true);
+        watcher.start();
     }
 
-    /** Completes with true once the visit is on disk, with false if it could not be written. */
-    CompletableFuture<Boolean> append(LoggedVisit visit) {
-        CompletableFuture<Boolean> onDisk = new CompletableFuture<>();
-        if (closing || !queue.offer(new Entry(ByteBuffer.wrap(visit.line()), onDisk))) {
-            onDisk.complete(false);
+    /** Answers true once the visit is on disk; false if it could not be brought there, or not within two seconds. */
+    void append(LoggedVisit visit, Consumer<Boolean> answer) {
+        Entry entry = new Entry(ByteBuffer.wrap(visit.line()), answer, new AtomicBoolean());
+        if (closing || !queue.offer(entry)) {
+            LOG.error("The log did not take a visit that is answered all the same: {}", visit.click());
+            entry.answer(false);
         }
-        return onDisk;
     }
 
     /** The number of the file that is written to now; those before it are complete. */
@@ -65,7 +83,7 @@ final class VisitLog implements AutoCloseable {
     }
 
     static Path path(Path folder, long number) {
-        return folder.resolve(String.format(java.util.Locale.ROOT, "%012d%s", number, SUFFIX));
+        return folder.resolve(String.format(Locale.ROOT, "%012d%s", number, SUFFIX));
     }
 
     List<Long> numbers() throws IOException {
@@ -87,45 +105,67 @@ final class VisitLog implements AutoCloseable {
     }
 
     private void writeGroups() {
-        List<Entry> group = new ArrayList<>();
         while (!closing || !queue.isEmpty()) {
             try {
                 Entry first = queue.poll(200, TimeUnit.MILLISECONDS);
                 if (first == null) {
                     continue;
                 }
+                List<Entry> group = new ArrayList<>();
                 group.add(first);
                 queue.drainTo(group, MAX_GROUP);
                 writeGroup(group);
             } catch (InterruptedException e) {
                 closing = true;
             }
-            group.clear();
         }
     }
 
     private void writeGroup(List<Entry> group) {
+        inWriting = group;
+        writingSince = System.nanoTime();
         boolean written = false;
         try {
-            if (file.size() > MAX_FILE_BYTES) {
-                file.close();
-                file = open(currentNumber + 1);
-                currentNumber = currentNumber + 1; // only this thread writes it
-            }
-            ByteBuffer bytes = ByteBuffer.allocate(
-                    group.stream().mapToInt(entry -> entry.line().remaining()).sum());
-            group.forEach(entry -> bytes.put(entry.line()));
-            bytes.flip();
-            while (bytes.hasRemaining()) {
-                file.write(bytes);
-            }
-            file.force(false);
+            write(group);
             written = true;
         } catch (IOException e) {
             LOG.error("{} visits could not be written to the log in {}", group.size(), folder, e);
         }
+        writingSince = Long.MAX_VALUE;
         for (Entry entry : group) {
-            entry.onDisk().complete(written);
+            entry.answer(written);
+        }
+    }
+
+    private void write(List<Entry> group) throws IOException {
+        if (file.size() > MAX_FILE_BYTES) {
+            file.close();
+            file = open(currentNumber + 1);
+            currentNumber = currentNumber + 1; // only this thread writes it
+        }
+        ByteBuffer bytes = ByteBuffer.allocate(
+                group.stream().mapToInt(entry -> entry.line().remaining()).sum());
+        group.forEach(entry -> bytes.put(entry.line()));
+        bytes.flip();
+        while (bytes.hasRemaining()) {
+            file.write(bytes);
+        }
+        file.force(false);
+    }
+
+    private void watch() {
+        try {
+            while (!closing) {
+                TimeUnit.MILLISECONDS.sleep(250);
+                long since = writingSince;
+                if (since != Long.MAX_VALUE && System.nanoTime() - since > PATIENCE.toNanos()) {
+                    LOG.error("The disk does not take visits; visitors are answered all the same");
+                    inWriting.forEach(entry -> entry.answer(false));
+                    queue.forEach(entry -> entry.answer(false));
+                }
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 

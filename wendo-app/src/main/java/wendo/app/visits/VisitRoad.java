@@ -6,12 +6,13 @@ import java.nio.file.Path;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** The road of a visit: logged before it is answered, carried into the database within moments. */
 @Component
-class VisitRoad {
+public class VisitRoad {
     private static final long CARRY_EVERY_MILLIS = 100;
 
     private final VisitLog log;
@@ -28,8 +29,9 @@ class VisitRoad {
                 carrier::carryAll, CARRY_EVERY_MILLIS, CARRY_EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
-    VisitLog log() {
-        return log;
+    /** Answers true once the visit is on disk; false if it could not be brought there soon enough. */
+    public void append(LoggedVisit visit, Consumer<Boolean> answer) {
+        log.append(visit, answer);
     }
 
     @PreDestroy

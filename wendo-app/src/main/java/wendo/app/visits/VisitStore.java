@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -31,9 +32,10 @@ import wendo.core.visits.VisitKind;
 public class VisitStore {
     private static final String INSERT = """
             insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor,
-                recipient_id, country, device, proof_id, kind, reason, referrer, user_agent)
+                recipient_id, country, device, proof_id, kind, reason, referrer, user_agent, language, system,
+                browser)
             values (?, ?, ?, ?, coalesce((select merged_into from source where id = ?), ?), ?, ?,
-                (select id from recipient where link_id = ? and code = ?), ?, ?, ?, ?, ?, ?, ?)
+                (select id from recipient where link_id = ? and code = ?), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
             on conflict do nothing
             """;
 
@@ -44,8 +46,8 @@ public class VisitStore {
     private final ApplicationEventPublisher events;
     private final ProofBook proofs;
     private final Sorting sorting;
-    private final Cache<String, Optional<Sorted>> agents =
-            Caffeine.newBuilder().maximumSize(20_000).build();
+    private final Agents agents;
+    private final VisitSums sums;
     private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
             .maximumSize(200_000)
             .expireAfterWrite(Sorting.REPEAT_WITHIN.multipliedBy(4))
@@ -57,12 +59,16 @@ public class VisitStore {
             JdbcTemplate jdbc,
             ApplicationEventPublisher events,
             ProofBook proofs,
-            Sorting sorting) {
+            Sorting sorting,
+            Agents agents,
+            VisitSums sums) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
         this.proofs = proofs;
         this.sorting = sorting;
+        this.agents = agents;
+        this.sums = sums;
     }
 
     /** Stores visits of any businesses, each business's in a transaction of its own. */
@@ -77,18 +83,24 @@ public class VisitStore {
     }
 
     private int insert(List<LoggedVisit> visits) {
+        sums.lock();
         ensureMonths(visits);
-        List<Object[]> rows = visits.stream().map(this::row).toList();
-        return jdbc.batchUpdate(INSERT, rows).length;
+        int[] stored = jdbc.batchUpdate(INSERT, visits.stream().map(this::row).toList());
+        sums.add(IntStream.range(0, stored.length)
+                .filter(i -> stored[i] == 1)
+                .mapToObj(i -> visits.get(i).click())
+                .toList());
+        return stored.length;
     }
 
     private Object[] row(LoggedVisit visit) {
+        Agents.Agent agent = agents.of(visit.userAgent());
         Optional<UUID> proof = visit.proof().isEmpty()
                 ? Optional.empty()
                 : proofs.find(visit.proof(), visit.click().arrivedAt());
         Sorted sorted = proof.isPresent()
                 ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
-                : sort(visit);
+                : sort(visit, agent);
         return new Object[] {
             Timestamp.from(visit.click().arrivedAt()),
             visit.click().uuid(),
@@ -106,14 +118,16 @@ public class VisitStore {
             sorted.kind().key(),
             sorted.reason(),
             visit.referrer(),
-            visit.userAgent()
+            visit.userAgent(),
+            visit.language(),
+            agent.system(),
+            agent.browser()
         };
     }
 
-    private Sorted sort(LoggedVisit visit) {
-        Optional<Sorted> byAgent = agents.get(visit.userAgent(), sorting::sortUserAgent);
-        if (byAgent.isPresent() && visit.purpose().isEmpty()) {
-            return byAgent.get();
+    private Sorted sort(LoggedVisit visit, Agents.Agent agent) {
+        if (agent.sorted().isPresent() && visit.purpose().isEmpty()) {
+            return agent.sorted().get();
         }
         VisitorOnLink key = new VisitorOnLink(visit.visitor(), visit.link());
         Instant at = visit.click().arrivedAt();

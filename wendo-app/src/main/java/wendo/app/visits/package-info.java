@@ -1,5 +1,5 @@
-/** Visits: the link host's answers, the log that loses none, and the store. */
-@ApplicationModule(allowedDependencies = {"business", "links", "site", "sources"})
+/** Visits: the log that loses none, the store, and the daily sums. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "sources"})
 @NullMarked
 package wendo.app.visits;
 

@@ -161,7 +161,8 @@ class SourcesTest extends WendoTest {
                 "",
                 Http.BROWSER,
                 "",
-                "")));
+                "",
+                "en")));
         http().post(
                         tenant.apiKey(),
                         "/api/v1/outcomes",

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -48,12 +49,19 @@ class VisitLogTest {
                 "",
                 "agent\t" + number,
                 "",
-                "https://ü.example/\n");
+                "https://ü.example/\n",
+                "en");
+    }
+
+    private static boolean append(VisitLog log, LoggedVisit visit) {
+        CompletableFuture<Boolean> isOnDisk = new CompletableFuture<>();
+        log.append(visit, isOnDisk::complete);
+        return isOnDisk.join();
     }
 
     private void append(VisitLog log, int from, int to) {
         for (int i = from; i < to; i++) {
-            assertThat(log.append(visit(i)).join()).isTrue();
+            assertThat(append(log, visit(i))).isTrue();
         }
     }
 
@@ -118,6 +126,6 @@ class VisitLogTest {
     void after_closing_nothing_is_promised() throws Exception {
         VisitLog log = new VisitLog(folder);
         log.close();
-        assertThat(log.append(visit(1)).join()).isFalse();
+        assertThat(append(log, visit(1))).isFalse();
     }
 }

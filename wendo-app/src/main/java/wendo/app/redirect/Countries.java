@@ -1,4 +1,4 @@
-package wendo.app.visits;
+package wendo.app.redirect;
 
 import com.maxmind.db.Reader;
 import java.io.IOException;

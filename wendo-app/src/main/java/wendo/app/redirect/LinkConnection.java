@@ -1,0 +1,110 @@
+package wendo.app.redirect;
+
+import io.netty.buffer.Unpooled;
+import io.netty.channel.ChannelFutureListener;
+import io.netty.channel.ChannelHandlerContext;
+import io.netty.channel.SimpleChannelInboundHandler;
+import io.netty.handler.codec.http.DefaultFullHttpResponse;
+import io.netty.handler.codec.http.FullHttpResponse;
+import io.netty.handler.codec.http.HttpHeaderNames;
+import io.netty.handler.codec.http.HttpHeaderValues;
+import io.netty.handler.codec.http.HttpObject;
+import io.netty.handler.codec.http.HttpRequest;
+import io.netty.handler.codec.http.HttpResponseStatus;
+import io.netty.handler.codec.http.HttpUtil;
+import io.netty.handler.codec.http.HttpVersion;
+import io.netty.handler.timeout.ReadTimeoutException;
+import java.nio.charset.StandardCharsets;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import wendo.app.visits.VisitRoad;
+
+/** One connection to the link server. It is asked one thing at a time. */
+final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
+    private static final Logger LOG = LoggerFactory.getLogger(LinkConnection.class);
+
+    private final LinkAnswers answers;
+    private final VisitRoad road;
+    private final DeadEnd deadEnd;
+    private final boolean believesProxies;
+    private boolean isAnswering;
+
+    LinkConnection(LinkAnswers answers, VisitRoad road, DeadEnd deadEnd, boolean believesProxies) {
+        this.answers = answers;
+        this.road = road;
+        this.deadEnd = deadEnd;
+        this.believesProxies = believesProxies;
+    }
+
+    @Override
+    protected void channelRead0(ChannelHandlerContext context, HttpObject part) {
+        if (!(part instanceof HttpRequest request)) {
+            return; // a body says nothing to a link
+        }
+        if (isAnswering || request.decoderResult().isFailure()) {
+            context.close();
+            return;
+        }
+        isAnswering = true;
+        boolean stays = HttpUtil.isKeepAlive(request);
+        Answer answer = answers.to(ReceivedAsking.of(request, context.channel().remoteAddress(), believesProxies));
+        if (answer instanceof Answer.Led led && led.visit().isPresent()) {
+            road.append(led.visit().get(), isLogged -> send(context, led(led), stays));
+        } else {
+            send(context, response(answer, request), stays);
+        }
+    }
+
+    private FullHttpResponse response(Answer answer, HttpRequest request) {
+        if (answer instanceof Answer.Led led) {
+            return led(led);
+        }
+        if (answer instanceof Answer.Host host) {
+            FullHttpResponse response = text(HttpResponseStatus.OK, host.id().toString());
+            response.headers().set(HttpHeaderNames.CONTENT_TYPE, "text/plain");
+            response.headers().set(HttpHeaderNames.CACHE_CONTROL, "no-store");
+            return response;
+        }
+        String page = answer instanceof Answer.DeadEnd nowhere ? deadEnd.page(nowhere.businessName()) : "";
+        FullHttpResponse response =
+                text(HttpResponseStatus.NOT_FOUND, request.method().name().equals("HEAD") ? "" : page);
+        DeadEnd.HEADERS.forEach(response.headers()::set);
+        return response;
+    }
+
+    private static FullHttpResponse led(Answer.Led led) {
+        FullHttpResponse response = text(HttpResponseStatus.FOUND, "");
+        LedHeaders.of(led, response.headers()::set);
+        return response;
+    }
+
+    private static FullHttpResponse text(HttpResponseStatus status, String body) {
+        return new DefaultFullHttpResponse(
+                HttpVersion.HTTP_1_1, status, Unpooled.copiedBuffer(body, StandardCharsets.UTF_8));
+    }
+
+    /** From any thread; what is to be written is written by the connection's own. */
+    private void send(ChannelHandlerContext context, FullHttpResponse response, boolean stays) {
+        if (!context.executor().inEventLoop()) {
+            context.executor().execute(() -> send(context, response, stays));
+            return;
+        }
+        isAnswering = false;
+        response.headers()
+                .setInt(HttpHeaderNames.CONTENT_LENGTH, response.content().readableBytes());
+        if (stays) {
+            context.writeAndFlush(response, context.voidPromise());
+        } else {
+            response.headers().set(HttpHeaderNames.CONNECTION, HttpHeaderValues.CLOSE);
+            context.writeAndFlush(response).addListener(ChannelFutureListener.CLOSE);
+        }
+    }
+
+    @Override
+    public void exceptionCaught(ChannelHandlerContext context, Throwable cause) {
+        if (!(cause instanceof ReadTimeoutException) && !(cause instanceof java.io.IOException)) {
+            LOG.warn("A link could not be answered", cause);
+        }
+        context.close();
+    }
+}

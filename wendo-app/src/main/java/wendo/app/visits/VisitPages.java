@@ -1,0 +1,74 @@
+package wendo.app.visits;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.site.Refusal;
+
+/** How visitors are told apart, how long their visits are kept, and the daily sums. */
+@Controller
+@RequestMapping("/setup/visits")
+class VisitPages {
+    private final VisitSettings settings;
+    private final SchedulerClient jobs;
+
+    VisitPages(VisitSettings settings, SchedulerClient jobs) {
+        this.settings = settings;
+        this.jobs = jobs;
+    }
+
+    @GetMapping
+    ModelAndView page(CurrentPerson person) {
+        VisitSettings.Kept kept = settings.current();
+        return show(kept.keepsCookie(), String.valueOf(kept.months()), person);
+    }
+
+    private ModelAndView show(boolean keepsCookie, String months, CurrentPerson person) {
+        return new ModelAndView("visits/page")
+                .addObject("keepsCookie", keepsCookie)
+                .addObject("months", months)
+                .addObject("rebuilt", settings.lastRebuilt())
+                .addObject("faults", Map.of())
+                .addObject("maySetUp", person.role().maySetUp());
+    }
+
+    @PostMapping
+    ModelAndView change(
+            @RequestParam(defaultValue = "false") boolean cookie,
+            @RequestParam(defaultValue = "") String months,
+            CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        int wanted = months.strip().matches("\\d{1,2}") ? Integer.parseInt(months.strip()) : 0;
+        if (wanted < VisitSettings.MIN_MONTHS || wanted > VisitSettings.MAX_MONTHS) {
+            String fault =
+                    "A whole number of months, %d to %d.".formatted(VisitSettings.MIN_MONTHS, VisitSettings.MAX_MONTHS);
+            return Refusal.of(show(cookie, months, person).addObject("faults", Map.of("months", fault)));
+        }
+        settings.change(new VisitSettings.Kept(cookie, wanted));
+        return new ModelAndView("redirect:/setup/visits");
+    }
+
+    @PostMapping("/sums")
+    String rebuild(Business business, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        if (settings.askForSums(person.name())) {
+            jobs.scheduleIfNotExists(
+                    new TaskInstance<>(
+                            VisitJobs.SUMS,
+                            UUID.randomUUID().toString(),
+                            new VisitJobs.Job(business.id().value())),
+                    Instant.now());
+        }
+        return "redirect:/setup/visits";
+    }
+}
