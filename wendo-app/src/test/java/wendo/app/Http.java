@@ -26,11 +26,20 @@ public final class Http {
     private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
 
     private final int port;
-    private final HttpClient client =
-            HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+    private final HttpClient client;
 
     public Http(int port) {
+        this(port, HttpClient.newBuilder().cookieHandler(new CookieManager()).build());
+    }
+
+    private Http(int port, HttpClient client) {
         this.port = port;
+        this.client = client;
+    }
+
+    /** The same caller, with its cookies, at another port. */
+    public Http on(int otherPort) {
+        return new Http(otherPort, client);
     }
 
     public HttpRequest.Builder request(String path) {

@@ -36,7 +36,9 @@ class CreditStore {
         return jdbc.sql("""
                         select o.id, o.occurred_at, o.value_minor, o.click_id, v.visitor
                         from outcome o
-                        left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
+                        left join lateral (
+                            select visitor, kind from visit
+                            where click_id = o.click_id and arrived_at = click_time(o.click_id) offset 0) v on true
                         where o.id = ? and o.click_id is not null and v.kind is distinct from 'proof'
                         """)
                 .param(outcome)

@@ -2,101 +2,114 @@ package wendo.app.visits;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.File;
-import java.io.IOException;
-import java.net.ServerSocket;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import wendo.app.AppProcess;
 import wendo.app.Http;
+import wendo.app.OwnPostgres;
 import wendo.app.TestDatabase;
 import wendo.app.WendoTest;
 import wendo.core.visits.ClickId;
 
-/** The application as a process of its own, killed with SIGKILL while it answers. */
+/** The application and its database as processes of their own, stopped and killed while links are answered. */
 class CrashTest extends WendoTest {
-    private static final int CALLERS = 8;
-    private static final int BEFORE_KILL = 2000;
+    private static final String HOST = "go.localhost";
+    private static final int CALLERS = 4;
+    private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
 
     @TempDir
     private Path home = Path.of("");
 
-    private final String database = TestDatabase.fresh();
+    private final Random random = new Random();
+    private final ConcurrentLinkedQueue<String> answered = new ConcurrentLinkedQueue<>();
 
     @Test
-    void a_visit_that_was_answered_is_stored_and_a_session_lives_on() throws Exception {
-        int ownPort = freePort();
-        Process first = start(ownPort);
-        Http caller = new Http(ownPort);
-        Set<String> answered = new HashSet<>();
-        Http person;
-        String host = "go.localhost";
-        try {
-            await("it answers", () -> isUp(ownPort));
-            String demoKey = Http.json(java.nio.file.Files.readString(home.resolve("demo.json")))
-                    .get("apiKey")
-                    .asString();
-            String slug = caller.issue(demoKey, "https://stay.example/", "Crash", "Buoys")
-                    .get(0);
-            await("the link is known", () -> caller.visit(host, slug).statusCode() == 302);
-            person = new Http(ownPort);
-            person.form("/sign-in", "/sign-in", "email", "maren@marrampoint.example", "password", "slack-water-demo");
-            answered.addAll(visitUntilKilled(first, ownPort, host, slug));
-        } finally {
-            first.destroyForcibly().waitFor();
+    void a_visit_that_was_answered_is_stored_whatever_is_killed() throws Exception {
+        try (OwnPostgres database = new OwnPostgres()) {
+            Http person;
+            String slug;
+            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+                await("it answers", app::isUp);
+                slug = new Http(app.port())
+                        .issue(app.apiKey(), "https://stay.example/", "Crash", "Buoys")
+                        .get(0);
+                await(
+                        "the link is known",
+                        () -> new Http(app.port()).visit(HOST, slug).statusCode() == 302);
+                person = new Http(app.port());
+                person.form(
+                        "/sign-in", "/sign-in", "email", "maren@marrampoint.example", "password", "slack-water-demo");
+                List<Thread> callers = call(app, slug);
+                awaitMore("visits come");
+                database.kill();
+                awaitMore("links are answered without the database");
+                awaitMore("and go on being answered");
+                database.start();
+                awaitMore("and with it again");
+                database.stop();
+                awaitMore("also while it is stopped in order");
+                database.start();
+                await("what waited is stored while visits come", () -> stored(database, 1) > 0);
+                app.kill();
+                for (Thread caller : callers) {
+                    caller.join(TimeUnit.SECONDS.toMillis(60));
+                }
+            }
+            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+                await("it answers again", app::isUp);
+                assertThat(person.on(app.port()).get("/today").statusCode())
+                        .as("still signed in")
+                        .isEqualTo(200);
+                int all = new HashSet<>(answered).size();
+                await("all are stored", () -> stored(database, all) == all);
+                System.err.printf(
+                        "Killed while answering: %d visits were answered, %d of them are stored.%n",
+                        all, stored(database, all));
+            }
         }
-        Process second = start(ownPort);
-        try {
-            await("it answers again", () -> isUp(ownPort));
-            assertThat(person.get("/today").statusCode()).as("still signed in").isEqualTo(200);
-            await("all are stored", () -> stored(answered) == answered.size());
-        } finally {
-            second.destroyForcibly().waitFor();
-        }
-        System.err.printf(
-                "Killed while answering: %d visits were answered, %d of them are stored.%n",
-                answered.size(), stored(answered));
     }
 
-    private Set<String> visitUntilKilled(Process process, int ownPort, String host, String slug)
-            throws InterruptedException {
-        ConcurrentLinkedQueue<String> clicks = new ConcurrentLinkedQueue<>();
+    /** Half of the callers use the port of the pages, half that of the links. */
+    private List<Thread> call(AppProcess app, String slug) {
         List<Thread> callers = new ArrayList<>();
         for (int i = 0; i < CALLERS; i++) {
-            Thread thread = new Thread(() -> {
-                Http http = new Http(ownPort);
+            Http http = new Http(i % 2 == 0 ? app.port() : app.linkPort());
+            Thread caller = new Thread(() -> {
                 try {
                     while (true) {
-                        clicks.add(Http.click(http.visit(host, slug)));
-                        if (clicks.size() == BEFORE_KILL) {
-                            process.destroyForcibly();
-                        }
+                        answered.add(Http.click(http.visit(HOST, slug)));
                     }
                 } catch (java.io.UncheckedIOException e) {
                     // it is dead, as it should be
                 }
             });
-            callers.add(thread);
-            thread.start();
+            callers.add(caller);
+            caller.start();
         }
-        for (Thread thread : callers) {
-            thread.join(TimeUnit.SECONDS.toMillis(60));
-        }
-        assertThat(clicks).hasSizeGreaterThanOrEqualTo(BEFORE_KILL);
-        return new HashSet<>(clicks);
+        return callers;
     }
 
-    private int stored(Set<String> clicks) {
-        try (var connection = TestDatabase.connect(database, "wendo_owner");
+    private void awaitMore(String what) {
+        int before = answered.size();
+        int more = 100 + random.nextInt(400);
+        await(what, () -> answered.size() > before + more);
+    }
+
+    private int stored(OwnPostgres database, int most) {
+        Set<String> clicks = new HashSet<>(answered);
+        try (var connection = TestDatabase.connect(database.url(), "wendo_owner");
                 var statement = connection.prepareStatement("select count(*) from visit where click_id = any (?)")) {
             Object[] ids = clicks.stream()
+                    .limit(most)
                     .map(text -> ClickId.find(text).orElseThrow().uuid())
                     .toArray();
             statement.setArray(1, connection.createArrayOf("uuid", ids));
@@ -104,49 +117,8 @@ class CrashTest extends WendoTest {
                 row.next();
                 return row.getInt(1);
             }
-        } catch (java.sql.SQLException e) {
+        } catch (SQLException e) {
             throw new IllegalStateException(e);
-        }
-    }
-
-    private Process start(int ownPort) throws IOException {
-        ProcessBuilder builder = new ProcessBuilder(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-Xmx512m",
-                "-cp",
-                System.getProperty("java.class.path"),
-                "wendo.app.WendoApplication");
-        builder.environment()
-                .putAll(Map.of(
-                        "WENDO_DB_URL",
-                        database,
-                        "WENDO_HOME",
-                        home.toString(),
-                        "WENDO_PORT",
-                        String.valueOf(ownPort),
-                        "WENDO_DEMO",
-                        "true",
-                        "SERVER_ADDRESS",
-                        "127.0.0.1"));
-        File log = home.resolve("app.log").toFile();
-        return builder.redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log))
-                .start();
-    }
-
-    private static boolean isUp(int ownPort) {
-        try {
-            return new Http(ownPort).get("/actuator/health/readiness").statusCode() == 200;
-        } catch (java.io.UncheckedIOException e) {
-            return false;
-        }
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
         }
     }
 }

@@ -190,8 +190,8 @@ class SumsTest extends WendoTest {
                 "/setup/sources/" + merged + "/merge",
                 "into",
                 kept.toString(),
-                "sure",
-                "yes");
+                "confirmed",
+                "true");
         assertThat(count(tenant, "select count(*) from source where merged_into is not null"))
                 .isOne();
         compareAll("true");

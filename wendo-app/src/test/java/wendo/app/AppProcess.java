@@ -1,0 +1,87 @@
+package wendo.app;
+
+import java.io.File;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** The application as a process of its own, with the demo business in it. */
+public final class AppProcess implements AutoCloseable {
+    private final int port;
+    private final int linkPort;
+    private final Path home;
+    private final Process process;
+
+    /** @param options for the virtual machine */
+    public AppProcess(String database, Path home, String... options) throws IOException {
+        this.port = freePort();
+        this.linkPort = freePort();
+        this.home = home;
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString()));
+        command.addAll(List.of(options));
+        command.addAll(List.of("-cp", System.getProperty("java.class.path"), "wendo.app.WendoApplication"));
+        ProcessBuilder builder = new ProcessBuilder(command);
+        builder.environment().putAll(TestDatabase.settings(database, home.toString()));
+        builder.environment()
+                .putAll(Map.of(
+                        "WENDO_PORT", String.valueOf(port),
+                        "WENDO_LINK_PORT", String.valueOf(linkPort),
+                        "WENDO_DEMO", "true"));
+        File log = home.resolve("app.log").toFile();
+        process = builder.redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log))
+                .start();
+    }
+
+    public int port() {
+        return port;
+    }
+
+    public int linkPort() {
+        return linkPort;
+    }
+
+    public boolean isUp() {
+        if (!process.isAlive()) {
+            throw new AssertionError("The application stopped; its log is in " + home);
+        }
+        try {
+            return new Http(port).get("/actuator/health/readiness").statusCode() == 200;
+        } catch (java.io.UncheckedIOException e) {
+            return false;
+        }
+    }
+
+    /** A key of the demo business. */
+    public String apiKey() throws IOException {
+        return Http.json(Files.readString(home.resolve("demo.json")))
+                .get("apiKey")
+                .asString();
+    }
+
+    public long pid() {
+        return process.pid();
+    }
+
+    /** SIGKILL. */
+    public void kill() {
+        process.destroyForcibly();
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        process.destroyForcibly().waitFor(30, TimeUnit.SECONDS);
+    }
+
+    static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+}
