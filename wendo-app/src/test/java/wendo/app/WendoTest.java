@@ -16,6 +16,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.ContextConfiguration;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.ApiKeys;
+import wendo.app.accounts.KeyScope;
 import wendo.app.accounts.Role;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
@@ -67,7 +68,7 @@ public abstract class WendoTest {
                     .siteKey();
             accounts.join(accounts.register(email, "Ola Ness", PASSWORD), id, Role.OWNER);
             hosts.open("http://" + host + ":" + port);
-            return new Tenant(id, name, email, keys.create("test"), host, siteKey);
+            return new Tenant(id, name, email, keys.create("test", KeyScope.ALL), host, siteKey);
         });
         await("the link host is known", () -> directory.findHost(host).isPresent());
         return tenant;

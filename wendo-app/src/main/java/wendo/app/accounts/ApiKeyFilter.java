@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
-import wendo.app.business.BusinessId;
 
 /** Lets a program in by its bearer key, into the business that the key belongs to. */
 final class ApiKeyFilter extends OncePerRequestFilter {
@@ -27,15 +27,19 @@ final class ApiKeyFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-        Optional<BusinessId> business = header != null && header.regionMatches(true, 0, BEARER, 0, BEARER.length())
-                ? keys.findBusiness(header.substring(BEARER.length()).strip())
+        Optional<ApiKeys.Used> used = header != null && header.regionMatches(true, 0, BEARER, 0, BEARER.length())
+                ? keys.find(header.substring(BEARER.length()).strip())
                 : Optional.empty();
-        if (business.isEmpty()) {
+        if (used.isEmpty()) {
             chain.doFilter(request, response);
             return;
         }
         SecurityContextHolder.getContext()
-                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated("program", null, List.of()));
-        RequestScope.run(business.get(), request, response, chain);
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                        "program",
+                        null,
+                        List.of(new SimpleGrantedAuthority(used.get().scope().key()))));
+        keys.use(used.get());
+        RequestScope.run(used.get().business(), request, response, chain);
     }
 }

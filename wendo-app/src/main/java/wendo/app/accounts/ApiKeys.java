@@ -1,11 +1,14 @@
 package wendo.app.accounts;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.List;
@@ -25,25 +28,38 @@ public class ApiKeys {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final BusinessScope scope;
     private final SecureRandom random = new SecureRandom();
+    private final Cache<UUID, UUID> justUsed = Caffeine.newBuilder()
+            .expireAfterWrite(Duration.ofMinutes(1))
+            .maximumSize(10_000)
+            .build();
 
     /** A key as its list shows it. */
-    public record Shown(UUID id, String name, String start, Instant createdAt) {}
+    public record Shown(
+            UUID id, String name, String start, Instant createdAt, KeyScope scope, Optional<Instant> lastUsedAt) {}
 
-    ApiKeys(JdbcClient jdbc, Clock clock) {
+    /** A key that somebody called with. */
+    record Used(BusinessId business, UUID key, KeyScope scope) {}
+
+    ApiKeys(JdbcClient jdbc, Clock clock, BusinessScope scope) {
         this.jdbc = jdbc;
         this.clock = clock;
+        this.scope = scope;
     }
 
     /** Makes a key for the current business and answers its text, which cannot be had again. */
     @Transactional
-    public String create(String name) {
+    public String create(String name, KeyScope scope) {
         byte[] secret = new byte[SECRET_BYTES];
         random.nextBytes(secret);
         String key = PREFIX + HexFormat.of().formatHex(secret);
-        jdbc.sql("insert into api_key values (?, ?, ?, ?, ?, ?, null)")
+        jdbc.sql("""
+                        insert into api_key (id, business_id, name, shown_start, secret_hash, created_at, scope)
+                        values (?, ?, ?, ?, ?, ?, ?)
+                        """)
                 .params(UUID.randomUUID(), BusinessScope.current().value(), name, key.substring(0, 10))
-                .params(digest(key), Timestamp.from(clock.instant()))
+                .params(digest(key), Timestamp.from(clock.instant()), scope.key())
                 .update();
         return key;
     }
@@ -51,14 +67,16 @@ public class ApiKeys {
     @Transactional(readOnly = true)
     public List<Shown> list() {
         return jdbc.sql("""
-                        select id, name, shown_start, created_at from api_key
+                        select id, name, shown_start, created_at, scope, last_used_at from api_key
                         where revoked_at is null order by created_at desc, id
                         """)
                 .query((row, number) -> new Shown(
                         row.getObject(1, UUID.class),
                         row.getString(2),
                         row.getString(3),
-                        row.getTimestamp(4).toInstant()))
+                        row.getTimestamp(4).toInstant(),
+                        KeyScope.find(row.getString(5)).orElseThrow(),
+                        Optional.ofNullable(row.getTimestamp(6)).map(Timestamp::toInstant)))
                 .list();
     }
 
@@ -71,12 +89,25 @@ public class ApiKeys {
     }
 
     @Transactional(readOnly = true)
-    Optional<BusinessId> findBusiness(String key) {
-        return jdbc.sql("select door_api_key(?)")
+    Optional<Used> find(String key) {
+        return jdbc.sql("select business_id, key_id, scope from door_api_key(?)")
                 .param(digest(key))
-                .query(UUID.class)
-                .optional()
-                .map(BusinessId::new);
+                .query((row, number) -> new Used(
+                        new BusinessId(row.getObject(1, UUID.class)),
+                        row.getObject(2, UUID.class),
+                        KeyScope.find(row.getString(3)).orElseThrow()))
+                .optional();
+    }
+
+    /** Keeps when a key was last used, to the minute. */
+    void use(Used used) {
+        if (justUsed.asMap().putIfAbsent(used.key(), used.key()) == null) {
+            scope.within(
+                    used.business(),
+                    () -> jdbc.sql("update api_key set last_used_at = ? where id = ?")
+                            .params(Timestamp.from(clock.instant()), used.key())
+                            .update());
+        }
     }
 
     private static String digest(String key) {

@@ -6,7 +6,9 @@ import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
@@ -47,9 +49,14 @@ class SecurityConfiguration {
                 .addFilterBefore(new ApiKeyFilter(keys), AuthorizationFilter.class)
                 .authorizeHttpRequests(requests -> requests.requestMatchers("/api/v1/openapi.json")
                         .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/v1/outcomes/**")
+                        .hasAnyAuthority(KeyScope.ALL.key(), KeyScope.REPORT.key())
+                        .requestMatchers(HttpMethod.GET)
+                        .hasAnyAuthority(KeyScope.ALL.key(), KeyScope.READ.key())
                         .anyRequest()
-                        .authenticated())
-                .exceptionHandling(faults -> faults.authenticationEntryPoint(SecurityConfiguration::refuseProgram))
+                        .hasAuthority(KeyScope.ALL.key()))
+                .exceptionHandling(faults -> faults.authenticationEntryPoint(SecurityConfiguration::refuseProgram)
+                        .accessDeniedHandler(SecurityConfiguration::refuseScope))
                 .build();
     }
 
@@ -98,6 +105,15 @@ class SecurityConfiguration {
         response.getWriter().write("""
                 {"title": "Unauthorized", "status": 401, "detail": "Send a key of this business as \\"Authorization: Bearer …\\". \
                 Keys are made under Setup."}""");
+    }
+
+    private static void refuseScope(
+            HttpServletRequest request, HttpServletResponse response, AccessDeniedException cause) throws IOException {
+        response.setStatus(HttpServletResponse.SC_FORBIDDEN);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getWriter().write("""
+                {"title": "Forbidden", "status": 403, "detail": "This key may not do that. What a key may do is chosen when it is \
+                made, under Setup."}""");
     }
 
     private static void refusePerson(

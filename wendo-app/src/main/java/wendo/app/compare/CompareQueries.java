@@ -28,9 +28,9 @@ class CompareQueries {
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'lead') / 1000000 as leads,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'booking') / 1000000 as bookings,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'purchase') / 1000000 as purchases,
-                    sum(coalesce(c.value_minor, o.value_minor)) filter (where o.kind <> 'lead') as revenue
+                    sum(coalesce(c.value_minor, o.kept_minor)) filter (where o.kind <> 'lead') as revenue
                 from outcome o left join credit c on c.outcome_id = o.id and c.model = :model
-                where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
+                where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and o.counts
                 group by c.source_id)
             select s.id, s.name, s.channel,
                 coalesce(v.visits, 0) as visits, coalesce(m.people, 0) as people, coalesce(k.leads, 0) as leads,

@@ -34,7 +34,7 @@ class CreditStore {
 
     Optional<Due> find(UUID outcome) {
         return jdbc.sql("""
-                        select o.id, o.occurred_at, o.value_minor, o.click_id, v.visitor
+                        select o.id, o.occurred_at, o.kept_minor, o.click_id, v.visitor
                         from outcome o
                         left join lateral (
                             select visitor, kind from visit

@@ -12,6 +12,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import wendo.app.business.BusinessScope;
+import wendo.app.outcomes.OutcomesChanged;
 import wendo.app.outcomes.OutcomesRecorded;
 import wendo.app.sources.ChannelWindows;
 import wendo.app.sources.WindowsChanged;
@@ -43,6 +44,15 @@ class Crediting {
     @Async
     @TransactionalEventListener
     void on(OutcomesRecorded event) {
+        scope.within(event.business(), () -> {
+            store.lock();
+            return creditAll(event.outcomes());
+        });
+    }
+
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesChanged event) {
         scope.within(event.business(), () -> {
             store.lock();
             return creditAll(event.outcomes());

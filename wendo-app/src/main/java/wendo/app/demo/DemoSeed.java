@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -90,9 +91,11 @@ class DemoSeed {
                             .map(outcome -> new OutcomeReport(
                                     outcome.kind(),
                                     outcome.reference(),
-                                    outcome.valueMinor(),
+                                    OptionalLong.of(outcome.valueMinor()),
                                     outcome.click(),
-                                    outcome.at()))
+                                    Optional.of(outcome.at()),
+                                    Optional.empty(),
+                                    OptionalLong.empty()))
                             .toList(),
                     Reporter.SITE_TAG);
             return jdbc.sql("update demo_season set filled_until = ?")

@@ -18,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.ApiKeys;
+import wendo.app.accounts.KeyScope;
 import wendo.app.accounts.Role;
 import wendo.app.business.Business;
 import wendo.app.business.BusinessId;
@@ -102,7 +103,7 @@ class DemoStart implements ApplicationRunner {
         String key = before.path("apiKey").asString("");
         boolean isKnown = scope.within(
                 ID, () -> keys.list().stream().anyMatch(known -> !key.isEmpty() && key.startsWith(known.start())));
-        String usable = isKnown ? key : scope.within(ID, () -> keys.create("Demo scripts"));
+        String usable = isKnown ? key : scope.within(ID, () -> keys.create("Demo scripts", KeyScope.ALL));
         Files.createDirectories(home);
         Files.writeString(
                 file,

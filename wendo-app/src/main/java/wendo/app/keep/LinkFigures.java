@@ -88,7 +88,7 @@ class LinkFigures {
                             select o.kind, c.share_millionths, c.value_minor
                             from credit c join outcome o on o.id = c.outcome_id join link l on l.id = c.link_id
                             where c.link_id = :link and c.model = 'last-touch' and o.occurred_at >= :from
-                                and o.occurred_at < :to and not o.is_proof
+                                and o.occurred_at < :to and not o.is_proof and o.counts
                                 and (l.counted_from is null or c.touched_at >= l.counted_from))
                         select (select coalesce(sum(people), 0) from visit_person_sum
                                 where scope = 'link' and scope_id = :link and counted and day >= :first and day < :end

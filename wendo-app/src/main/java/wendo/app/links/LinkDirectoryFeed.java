@@ -163,20 +163,32 @@ class LinkDirectoryFeed implements SmartLifecycle {
         try (PreparedStatement statement = connection.prepareStatement(LINKS)) {
             statement.setFetchSize(PORTION);
             statement.setArray(1, links == null ? null : connection.createArrayOf("uuid", links));
+            Shared shared = new Shared(new HashMap<>(), new HashMap<>());
             try (ResultSet row = statement.executeQuery()) {
                 while (row.next()) {
-                    taker.take(row.getString(1), row.getString(2), target(row));
+                    taker.take(row.getString(1), row.getString(2), target(row, shared));
                 }
             }
         }
     }
 
-    private static LinkDirectory.Target target(ResultSet row) throws SQLException {
+    /** What millions of links have in common is in memory once. */
+    private record Shared(Map<UUID, UUID> ids, Map<UUID, BusinessId> businesses) {
+        UUID id(UUID id) {
+            return ids.computeIfAbsent(id, first -> first);
+        }
+
+        BusinessId business(UUID id) {
+            return businesses.computeIfAbsent(id, BusinessId::new);
+        }
+    }
+
+    private static LinkDirectory.Target target(ResultSet row, Shared shared) throws SQLException {
         return new LinkDirectory.Target(
                 row.getObject("link_id", UUID.class),
-                row.getObject("source_id", UUID.class),
-                new BusinessId(row.getObject("business_id", UUID.class)),
-                new Way(row.getObject("destination_id", UUID.class), row.getString("tagged_address")),
+                shared.id(row.getObject("source_id", UUID.class)),
+                shared.business(row.getObject("business_id", UUID.class)),
+                new Way(shared.id(row.getObject("destination_id", UUID.class)), row.getString("tagged_address")),
                 days(row),
                 routes(row),
                 row.getBoolean("subscribes"));

@@ -1,7 +1,9 @@
 package wendo.app.outcomes;
 
-import java.time.LocalDate;
+import java.time.Clock;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -9,14 +11,20 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
+import wendo.app.site.Refusal;
 import wendo.app.site.Ribbons;
 import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
 
 /** The ledger. */
 @Controller
@@ -25,21 +33,62 @@ class OutcomePages {
     private static final int MAX_PAGE = 10_000;
 
     private final OutcomeQueries queries;
+    private final Outcomes outcomes;
     private final Ribbons ribbons;
+    private final Clock clock;
 
-    OutcomePages(OutcomeQueries queries, Ribbons ribbons) {
+    OutcomePages(OutcomeQueries queries, Outcomes outcomes, Ribbons ribbons, Clock clock) {
         this.queries = queries;
+        this.outcomes = outcomes;
         this.ribbons = ribbons;
+        this.clock = clock;
     }
 
     record Line(OutcomeQueries.Row outcome, EvidenceWords evidence) {}
 
-    /** One outcome, on its day in the ledger. */
+    /** One outcome with its history, and how to put it right. */
     @GetMapping("/{id}")
-    String one(@PathVariable UUID id, Business business) {
-        OutcomeQueries.Row row = queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        LocalDate day = row.occurredAt().atZone(business.zone()).toLocalDate();
-        return "redirect:/outcomes?from=%s&to=%s#outcome-%s".formatted(day, day, id);
+    ModelAndView one(@PathVariable UUID id, Business business) {
+        OutcomeQueries.Row row = find(id);
+        return show(row, Correction.of(row, business), Map.of(), business);
+    }
+
+    private OutcomeQueries.Row find(UUID id) {
+        return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView show(OutcomeQueries.Row row, Correction typed, Map<String, String> faults, Business business) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        return new ModelAndView("outcomes/page")
+                .addObject("row", row)
+                .addObject("evidence", EvidenceWords.of(row, figures))
+                .addObject("changes", queries.changes(row.id()))
+                .addObject("typed", typed)
+                .addObject("statuses", OutcomeStatus.values())
+                .addObject("faults", faults);
+    }
+
+    @PostMapping("/{id}")
+    ModelAndView correct(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String status,
+            @RequestParam(defaultValue = "") String value,
+            @RequestParam(defaultValue = "") String refunded,
+            Business business,
+            CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        Correction typed = new Correction(status, value, refunded);
+        OutcomeReport.Read read = typed.read(row, business, clock.instant());
+        Map<String, String> faults = new HashMap<>();
+        if (read instanceof OutcomeReport.Read.Bad bad) {
+            bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+        } else if (outcomes.correct(((OutcomeReport.Read.Good) read).report(), person.name())
+                instanceof Recorded.Refused refused) {
+            faults.put(refused.field(), refused.message());
+        }
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/outcomes/" + id)
+                : Refusal.of(show(row, typed, faults, business));
     }
 
     @GetMapping

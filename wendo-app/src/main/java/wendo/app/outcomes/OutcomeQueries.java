@@ -19,6 +19,8 @@ import wendo.app.site.RibbonLayer;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.OutcomeStatus;
+import wendo.core.outcomes.Standing;
 import wendo.core.visits.ClickId;
 
 /** The SQL of the ledger, and of the ribbon's bars. */
@@ -27,7 +29,7 @@ class OutcomeQueries implements RibbonLayer {
     static final int PAGE = 100;
 
     private static final String ROWS = """
-            select o.id, o.kind, o.reference, o.value_minor, o.occurred_at, o.click_id, o.reported_by,
+            select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.click_id, o.reported_by,
                 s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
                 vs.name as visited_source
             from outcome o
@@ -53,7 +55,7 @@ class OutcomeQueries implements RibbonLayer {
             UUID id,
             OutcomeKind kind,
             String reference,
-            long valueMinor,
+            Standing standing,
             Instant occurredAt,
             Optional<ClickId> click,
             String reportedBy,
@@ -61,8 +63,20 @@ class OutcomeQueries implements RibbonLayer {
             Optional<Channel> channel,
             Optional<Visited> visited) {}
 
-    /** What the ledger holds in a period, of one kind or of all. */
-    record Sum(long count, long valueMinor, long unknown) {}
+    /**
+     * What the ledger holds in a period, of one kind or of all.
+     *
+     * @param count those that count
+     * @param takenBack those that were cancelled, or refunded as a whole
+     */
+    record Sum(long count, long valueMinor, long unknown, long takenBack) {
+        public long all() {
+            return count + takenBack;
+        }
+    }
+
+    /** What later news changed. */
+    record Change(Instant at, String by, String field, String before, String after) {}
 
     @Transactional(readOnly = true)
     Optional<Row> find(UUID id) {
@@ -70,6 +84,31 @@ class OutcomeQueries implements RibbonLayer {
                 .param(id)
                 .query(OutcomeQueries::row)
                 .optional();
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Row> find(OutcomeKind kind, String reference) {
+        return jdbc.sql(ROWS + "where o.kind = ? and o.reference = ?")
+                .params(kind.key(), reference)
+                .query(OutcomeQueries::row)
+                .optional();
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    List<Change> changes(UUID outcome) {
+        return jdbc.sql("""
+                        select changed_at, changed_by, field, before, after from outcome_change
+                        where outcome_id = ? order by changed_at desc, field
+                        """)
+                .param(outcome)
+                .query((row, number) -> new Change(
+                        row.getTimestamp(1).toInstant(),
+                        row.getString(2),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getString(5)))
+                .list();
     }
 
     @Transactional(readOnly = true)
@@ -99,16 +138,17 @@ class OutcomeQueries implements RibbonLayer {
     @Transactional(readOnly = true)
     Sum sum(Period period, ZoneId zone, Optional<OutcomeKind> kind) {
         return jdbc.sql("""
-                        select count(*), coalesce(sum(o.value_minor), 0),
-                            count(*) filter (where not exists (
-                                select from credit c where c.outcome_id = o.id and c.model = 'last-touch'))
+                        select count(*) filter (where o.counts), coalesce(sum(o.kept_minor), 0),
+                            count(*) filter (where o.counts and not exists (
+                                select from credit c where c.outcome_id = o.id and c.model = 'last-touch')),
+                            count(*) filter (where not o.counts)
                         from outcome o
                         where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
                 .param("kind", kind.map(OutcomeKind::key).orElse(""))
-                .query((row, number) -> new Sum(row.getLong(1), row.getLong(2), row.getLong(3)))
+                .query((row, number) -> new Sum(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();
     }
 
@@ -118,7 +158,7 @@ class OutcomeQueries implements RibbonLayer {
         return jdbc
                 .sql("""
                         select (occurred_at at time zone :zone)::date, count(*) from outcome
-                        where occurred_at >= :from and occurred_at < :to and not is_proof group by 1
+                        where occurred_at >= :from and occurred_at < :to and not is_proof and counts group by 1
                         """)
                 .param("zone", zone.getId())
                 .param("from", Timestamp.from(period.startsAt(zone)))
@@ -136,7 +176,10 @@ class OutcomeQueries implements RibbonLayer {
                 row.getObject("id", UUID.class),
                 OutcomeKind.find(row.getString("kind")).orElseThrow(),
                 row.getString("reference"),
-                row.getLong("value_minor"),
+                new Standing(
+                        OutcomeStatus.find(row.getString("status")).orElseThrow(),
+                        row.getLong("value_minor"),
+                        row.getLong("refunded_minor")),
                 row.getTimestamp("occurred_at").toInstant(),
                 Optional.ofNullable(click).map(ClickId::new),
                 row.getString("reported_by"),

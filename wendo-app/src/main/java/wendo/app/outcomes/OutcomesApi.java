@@ -3,6 +3,7 @@ package wendo.app.outcomes;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wendo.app.business.Business;
 import wendo.app.business.Businesses;
+import wendo.app.site.ApiFaults;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.visits.ClickId;
 
@@ -27,6 +29,7 @@ import wendo.core.visits.ClickId;
 @RequestMapping("/api/v1/outcomes")
 class OutcomesApi {
     private static final int MAX_PAGE = 500;
+    private static final int MAX_BATCH = 500;
 
     private final Outcomes outcomes;
     private final OutcomeQueries queries;
@@ -49,6 +52,8 @@ class OutcomesApi {
             String reference,
             BigDecimal value,
             String currency,
+            String status,
+            BigDecimal refunded,
             @Nullable String clickId,
             Instant occurredAt,
             String reportedBy,
@@ -56,6 +61,7 @@ class OutcomesApi {
 
     record OutcomesBody(List<OutcomeBody> outcomes) {}
 
+    /** 201 for the first news of an outcome; 200 for later news, which changes what it tells of. */
     @PostMapping
     @Transactional
     ResponseEntity<OutcomeBody> record(
@@ -64,9 +70,63 @@ class OutcomesApi {
         OutcomeReport report = body.check(businesses.current(), clock.instant());
         key.ifPresent(text -> keys.claim(text, body.toString()));
         Recorded recorded = outcomes.record(report, Reporter.SERVER);
+        if (recorded instanceof Recorded.Refused refused) {
+            throw new ApiFaults(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "Nothing was recorded; see errors.",
+                    List.of(new ApiFaults.Fault(refused.field(), refused.message())));
+        }
         HttpStatus status = recorded instanceof Recorded.New ? HttpStatus.CREATED : HttpStatus.OK;
         return ResponseEntity.status(status)
-                .body(body(queries.find(recorded.outcome()).orElseThrow(), businesses.current()));
+                .body(body(queries.find(report.kind(), report.reference()).orElseThrow(), businesses.current()));
+    }
+
+    record BatchBody(@Nullable List<@Nullable ReportBody> outcomes) {}
+
+    /** @param result new, changed, known or refused */
+    record ResultBody(int place, String result, List<ApiFaults.Fault> errors) {}
+
+    record ResultsBody(List<ResultBody> results) {}
+
+    /** Records those that are good, each once, and says of every one what became of it. */
+    @PostMapping("/batch")
+    @Transactional
+    ResultsBody recordAll(@RequestBody BatchBody body) {
+        List<@Nullable ReportBody> reports = body.outcomes() == null ? List.of() : body.outcomes();
+        if (reports.isEmpty() || reports.size() > MAX_BATCH) {
+            throw new ApiFaults(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "Send 1 to %d outcomes at once; these were %d.".formatted(MAX_BATCH, reports.size()),
+                    List.of());
+        }
+        List<ResultBody> results = new ArrayList<>();
+        for (int place = 0; place < reports.size(); place++) {
+            results.add(recordOne(place, reports.get(place)));
+        }
+        return new ResultsBody(results);
+    }
+
+    private ResultBody recordOne(int place, @Nullable ReportBody report) {
+        try {
+            if (report == null) {
+                throw new ApiFaults(HttpStatus.UNPROCESSABLE_CONTENT, "An outcome is a JSON object.", List.of());
+            }
+            Recorded recorded = outcomes.record(report.check(businesses.current(), clock.instant()), Reporter.SERVER);
+            if (recorded instanceof Recorded.Refused refused) {
+                return new ResultBody(
+                        place, "refused", List.of(new ApiFaults.Fault(refused.field(), refused.message())));
+            }
+            return new ResultBody(place, word(recorded), List.of());
+        } catch (ApiFaults e) {
+            return new ResultBody(place, "refused", e.faults());
+        }
+    }
+
+    private static String word(Recorded recorded) {
+        if (recorded instanceof Recorded.New) {
+            return "new";
+        }
+        return recorded instanceof Recorded.Changed ? "changed" : "known";
     }
 
     @GetMapping
@@ -82,8 +142,12 @@ class OutcomesApi {
                 row.id(),
                 row.kind().key(),
                 row.reference(),
-                BigDecimal.valueOf(row.valueMinor(), business.currency().getDecimalPlaces()),
+                BigDecimal.valueOf(
+                        row.standing().valueMinor(), business.currency().getDecimalPlaces()),
                 business.currency().getCode(),
+                row.standing().status().key(),
+                BigDecimal.valueOf(
+                        row.standing().refundedMinor(), business.currency().getDecimalPlaces()),
                 row.click().map(ClickId::toString).orElse(null),
                 row.occurredAt(),
                 row.reportedBy(),

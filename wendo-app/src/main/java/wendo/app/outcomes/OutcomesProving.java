@@ -32,12 +32,21 @@ class OutcomesProving {
     @Async
     @TransactionalEventListener
     void on(OutcomesRecorded recorded) {
-        scope.within(
-                recorded.business(),
-                () -> mark(jdbc.sql("select click_id from outcome where id in (:ids) and click_id is not null")
-                        .param("ids", recorded.outcomes())
-                        .query(UUID.class)
-                        .list()));
+        scope.within(recorded.business(), () -> markAll(recorded.outcomes()));
+    }
+
+    /** Later news can bring the click identifier. */
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesChanged changed) {
+        scope.within(changed.business(), () -> markAll(changed.outcomes()));
+    }
+
+    private int markAll(List<UUID> outcomes) {
+        return mark(jdbc.sql("select click_id from outcome where id in (:ids) and click_id is not null")
+                .param("ids", outcomes)
+                .query(UUID.class)
+                .list());
     }
 
     private int mark(List<UUID> clicks) {

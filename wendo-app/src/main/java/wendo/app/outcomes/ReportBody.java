@@ -19,12 +19,21 @@ record ReportBody(
         @Nullable JsonNode value,
         @Nullable String currency,
         @Nullable String clickId,
-        @Nullable String occurredAt) {
+        @Nullable String occurredAt,
+        @Nullable String status,
+        @Nullable JsonNode refunded) {
 
     /** The checked report; a fault names its field. */
     OutcomeReport check(Business business, Instant now) {
         OutcomeReport.Fields fields = new OutcomeReport.Fields(
-                orEmpty(kind), text(reference), text(value), orEmpty(currency), orEmpty(clickId), time());
+                orEmpty(kind),
+                text(reference),
+                text(value),
+                orEmpty(currency),
+                orEmpty(clickId),
+                time(),
+                orEmpty(status),
+                text(refunded));
         OutcomeReport.Read read = OutcomeReport.of(fields, business.currency(), now);
         if (read instanceof OutcomeReport.Read.Good good) {
             return good.report();

@@ -53,7 +53,14 @@ class SiteTag {
         scope.within(business, () -> {
             Business current = businesses.current();
             OutcomeReport report = new ReportBody(
-                            body.kind(), body.reference(), body.value(), body.currency(), body.clickId(), null)
+                            body.kind(),
+                            body.reference(),
+                            body.value(),
+                            body.currency(),
+                            body.clickId(),
+                            null,
+                            null,
+                            null)
                     .check(current, clock.instant());
             return outcomes.record(report, Reporter.SITE_TAG);
         });

@@ -7,6 +7,8 @@ import java.util.Optional;
 final class Cookies {
     private static final Duration KEPT = Duration.ofDays(400); // the longest that browsers keep one
 
+    private static final String ATTRIBUTES = "; Max-Age=" + KEPT.toSeconds() + "; Path=/; HttpOnly; SameSite=Lax";
+
     private Cookies() {}
 
     static Optional<String> find(Asking asking, String name) {
@@ -32,7 +34,6 @@ final class Cookies {
 
     /** The value of a Set-Cookie header that no script of a page can read. */
     static String kept(String name, String value, boolean secure) {
-        return "%s=%s; Max-Age=%d; Path=/; HttpOnly; SameSite=Lax%s"
-                .formatted(name, value, KEPT.toSeconds(), secure ? "; Secure" : "");
+        return name + "=" + value + ATTRIBUTES + (secure ? "; Secure" : "");
     }
 }

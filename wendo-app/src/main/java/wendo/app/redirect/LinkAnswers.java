@@ -3,7 +3,6 @@ package wendo.app.redirect;
 import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.Optional;
@@ -29,13 +28,14 @@ class LinkAnswers {
     private final Visitors visitors;
     private final Countries countries;
     private final Clock clock;
-    private final SecureRandom random = new SecureRandom();
+    private final Unguessable random;
 
-    LinkAnswers(LinkDirectory directory, Visitors visitors, Countries countries, Clock clock) {
+    LinkAnswers(LinkDirectory directory, Visitors visitors, Countries countries, Clock clock, Unguessable random) {
         this.directory = directory;
         this.visitors = visitors;
         this.countries = countries;
         this.clock = clock;
+        this.random = random;
     }
 
     Answer to(Asking asking) {

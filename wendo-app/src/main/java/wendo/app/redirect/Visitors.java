@@ -21,9 +21,11 @@ class Visitors {
     private static final int UUID_LENGTH = 36;
 
     private final DailySalt salt;
+    private final Unguessable random;
 
-    Visitors(DailySalt salt) {
+    Visitors(DailySalt salt, Unguessable random) {
         this.salt = salt;
+        this.random = random;
     }
 
     /** @param cookie the Set-Cookie header that keeps it; empty text where none is kept */
@@ -33,7 +35,7 @@ class Visitors {
         if (!keepsCookie || asking.header("Sec-GPC").equals("1")) {
             return new Seen(hashed(asking, at), "");
         }
-        UUID visitor = Cookies.find(asking, COOKIE).flatMap(Visitors::uuid).orElseGet(UUID::randomUUID);
+        UUID visitor = Cookies.find(asking, COOKIE).flatMap(Visitors::uuid).orElseGet(random::uuid);
         return new Seen(visitor, Cookies.kept(COOKIE, visitor.toString(), asking.isSecure()));
     }
 

@@ -14,6 +14,7 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.ApiKeys;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.KeyScope;
 import wendo.app.business.Business;
 import wendo.app.links.LinkHosts;
 import wendo.app.sources.Sources;
@@ -39,6 +40,7 @@ class SetupPages {
         model.addAttribute("business", business);
         model.addAttribute("host", hosts.defaultHost());
         model.addAttribute("keys", keys.list());
+        model.addAttribute("scopes", KeyScope.values());
         model.addAttribute("sources", sources.list());
         model.addAttribute("maySetUp", person.role().maySetUp());
         model.addAttribute(
@@ -52,7 +54,12 @@ class SetupPages {
 
     @PostMapping("/keys")
     ModelAndView create(
-            @RequestParam String name, Business business, CurrentPerson person, Model model, RedirectAttributes next) {
+            @RequestParam String name,
+            @RequestParam(defaultValue = "all") String scope,
+            Business business,
+            CurrentPerson person,
+            Model model,
+            RedirectAttributes next) {
         person.mustBeAllowedToSetUp();
         String wanted = name.strip();
         if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
@@ -62,7 +69,8 @@ class SetupPages {
             model.addAttribute("keyName", name);
             return new ModelAndView(page(business, person, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
         }
-        next.addFlashAttribute("newKey", keys.create(wanted));
+        next.addFlashAttribute(
+                "newKey", keys.create(wanted, KeyScope.find(scope).orElse(KeyScope.READ)));
         return new ModelAndView("redirect:/setup#keys");
     }
 

@@ -43,6 +43,14 @@ public record Amount(long minor) {
         return minor;
     }
 
+    /** A number as it is typed here, as programs write it: without signs and groups, with a point. It is not checked. */
+    public static String plain(String typed, Locale locale) {
+        DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
+        return typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
+                .replace(String.valueOf(symbols.getGroupingSeparator()), "")
+                .replace(symbols.getDecimalSeparator(), '.');
+    }
+
     /** An amount as {@link #of} would read it again. */
     public static String typed(long minor, CurrencyUnit currency, Locale locale) {
         return BigDecimal.valueOf(minor, currency.getDecimalPlaces())

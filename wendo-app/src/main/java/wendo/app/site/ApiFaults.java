@@ -12,8 +12,15 @@ public final class ApiFaults extends ErrorResponseException {
     /** One field and what is wrong with it. */
     public record Fault(String field, String message) {}
 
+    private final transient List<Fault> faults;
+
     public ApiFaults(HttpStatus status, String detail, List<Fault> faults) {
         super(status, problem(status, detail, faults), null);
+        this.faults = List.copyOf(faults);
+    }
+
+    public List<Fault> faults() {
+        return faults;
     }
 
     private static ProblemDetail problem(HttpStatus status, String detail, List<Fault> faults) {

@@ -49,8 +49,8 @@ class TodayQueries {
                             count(*) filter (where kind = 'lead'),
                             count(*) filter (where kind = 'booking'),
                             count(*) filter (where kind = 'purchase'),
-                            coalesce(sum(value_minor) filter (where kind <> 'lead'), 0)
-                        from outcome where occurred_at >= :from and occurred_at < :to and not is_proof
+                            coalesce(sum(kept_minor) filter (where kind <> 'lead'), 0)
+                        from outcome where occurred_at >= :from and occurred_at < :to and not is_proof and counts
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
@@ -126,7 +126,7 @@ class TodayQueries {
     long unjoinedSince(LocalDate day, ZoneId zone) {
         return jdbc.sql("""
                         select count(*) from outcome o
-                        where o.occurred_at >= ? and not o.is_proof
+                        where o.occurred_at >= ? and not o.is_proof and o.counts
                             and not exists (select from credit c where c.outcome_id = o.id and c.model = 'last-touch')
                         """)
                 .param(Timestamp.from(day.atStartOfDay(zone).toInstant()))

@@ -11,6 +11,7 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -22,7 +23,7 @@ import org.springframework.transaction.TransactionException;
  */
 final class VisitCarrier {
     private static final Logger LOG = LoggerFactory.getLogger(VisitCarrier.class);
-    private static final int BATCH = 2000;
+    static final int PORTION = 2000;
     private static final int READ_BYTES = 2 * 1024 * 1024;
 
     /** A place in the log: the next line to carry. */
@@ -54,12 +55,17 @@ final class VisitCarrier {
 
     /** Carries all there is. While the database is away nothing moves and nothing is lost. */
     void carryAll() {
+        carryWhile(PORTION, () -> true);
+    }
+
+    /** Carries so many at once, and more of them as long as this goes on. */
+    void carryWhile(int portion, BooleanSupplier goesOn) {
         try {
-            Optional<Batch> batch = read();
+            Optional<Batch> batch = read(portion);
             while (batch.isPresent()) {
                 store.store(batch.get().visits());
                 moveTo(batch.get().next());
-                batch = read();
+                batch = goesOn.getAsBoolean() ? read(portion) : Optional.empty();
             }
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("Visits wait in the log, the database did not take them: {}", e.getMessage());
@@ -68,7 +74,7 @@ final class VisitCarrier {
         }
     }
 
-    private Optional<Batch> read() throws IOException {
+    private Optional<Batch> read(int portion) throws IOException {
         if (!Files.exists(log.path(position.file()))) {
             return position.file() < log.currentNumber() ? Optional.of(skip()) : Optional.empty();
         }
@@ -78,7 +84,7 @@ final class VisitCarrier {
             file.seek(position.offset());
             byte[] bytes = new byte[(int) Math.min(READ_BYTES, file.length() - position.offset())];
             file.readFully(bytes);
-            Batch batch = parse(bytes);
+            Batch batch = parse(bytes, portion);
             if (batch.next().offset() > position.offset()) {
                 return Optional.of(batch);
             }
@@ -90,10 +96,10 @@ final class VisitCarrier {
         return new Batch(List.of(), new Position(position.file() + 1, 0));
     }
 
-    private Batch parse(byte[] bytes) {
+    private Batch parse(byte[] bytes, int portion) {
         List<LoggedVisit> visits = new ArrayList<>();
         int start = 0;
-        for (int i = 0; i < bytes.length && visits.size() < BATCH; i++) {
+        for (int i = 0; i < bytes.length && visits.size() < portion; i++) {
             if (bytes[i] == '\n') {
                 String line = new String(bytes, start, i - start, StandardCharsets.UTF_8);
                 LoggedVisit.find(line)

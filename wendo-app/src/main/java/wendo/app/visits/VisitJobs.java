@@ -87,7 +87,16 @@ class VisitJobs {
                 .query((row, number) -> new Keeping(new BusinessId(row.getObject(1, UUID.class)), row.getInt(2)))
                 .list();
         int most = all.stream().mapToInt(Keeping::months).max().orElse(0);
-        all.forEach(one -> scope.within(one.business(), () -> forget(one.months())));
+        for (Keeping one : all) {
+            try {
+                scope.within(one.business(), () -> forget(one.months()));
+            } catch (RuntimeException e) { // what is wrong with one business keeps no other from forgetting
+                LOG.error(
+                        "Old visits of business {} could not be deleted",
+                        one.business().value(),
+                        e);
+            }
+        }
         LocalDate before = LocalDate.now(clock).minusMonths(most).withDayOfMonth(1);
         jdbc.sql("select drop_empty_visit_months(?)").param(before).query(row -> {});
     }

@@ -14,6 +14,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -50,6 +51,7 @@ final class VisitLog implements AutoCloseable {
     private final Thread watcher = new Thread(this::watch, "visit-log-patience");
     private volatile List<Entry> inWriting = List.of();
     private volatile long writingSince = Long.MAX_VALUE;
+    private final LongAdder taken = new LongAdder();
     private volatile boolean closing;
     private volatile long currentNumber;
     private FileChannel file;
@@ -66,11 +68,17 @@ final class VisitLog implements AutoCloseable {
 
     /** Answers true once the visit is on disk; false if it could not be brought there, or not within two seconds. */
     void append(LoggedVisit visit, Consumer<Boolean> answer) {
+        taken.increment();
         Entry entry = new Entry(ByteBuffer.wrap(visit.line()), answer, new AtomicBoolean());
         if (closing || !queue.offer(entry)) {
             LOG.error("The log did not take a visit that is answered all the same: {}", visit.click());
             entry.answer(false);
         }
+    }
+
+    /** How many visits were taken since the start. */
+    long taken() {
+        return taken.sum();
     }
 
     /** The number of the file that is written to now; those before it are complete. */

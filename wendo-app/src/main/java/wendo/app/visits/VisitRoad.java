@@ -3,6 +3,7 @@ package wendo.app.visits;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -10,23 +11,36 @@ import java.util.function.Consumer;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** The road of a visit: logged before it is answered, carried into the database within moments. */
+/**
+ * The road of a visit: logged before it is answered, carried into the database within moments. While links are very busy,
+ * carrying holds back, for visits are safe in the log and people are waiting.
+ */
 @Component
 public class VisitRoad {
-    private static final long CARRY_EVERY_MILLIS = 100;
+    private static final Duration EVERY = Duration.ofMillis(100);
+    private static final double BUSY_PER_SECOND = 5000;
+
+    /** How often carrying is left out in turn while links are busy. */
+    private static final int HELD_BACK = 9;
+
+    private static final int SMALL_PORTION = 200;
 
     private final VisitLog log;
     private final VisitCarrier carrier;
     private final ScheduledExecutorService carriage =
             Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "visit-carrier"));
+    private volatile boolean stopping;
+    private int heldBack;
+    private long takenBefore;
+    private long lookedAt = System.nanoTime();
 
     VisitRoad(@Value("${wendo.home}") Path home, VisitStore store) throws IOException {
         Path folder = home.resolve("visits");
         this.log = new VisitLog(folder);
         this.carrier = new VisitCarrier(log, store, folder);
         // The carrier catches what can go wrong itself and is tried again; there is no result to wait for.
-        var unused = carriage.scheduleWithFixedDelay(
-                carrier::carryAll, CARRY_EVERY_MILLIS, CARRY_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        var unused =
+                carriage.scheduleWithFixedDelay(this::carry, EVERY.toMillis(), EVERY.toMillis(), TimeUnit.MILLISECONDS);
     }
 
     /** Answers true once the visit is on disk; false if it could not be brought there soon enough. */
@@ -34,11 +48,33 @@ public class VisitRoad {
         log.append(visit, answer);
     }
 
+    private void carry() {
+        boolean isBusy = isBusy();
+        if (isBusy && heldBack < HELD_BACK) {
+            heldBack++;
+            return;
+        }
+        heldBack = 0;
+        carrier.carryWhile(isBusy ? SMALL_PORTION : VisitCarrier.PORTION, () -> !stopping && !isBusy());
+    }
+
+    /** Whether visits have come thick since this was last asked. */
+    private boolean isBusy() {
+        long taken = log.taken();
+        long now = System.nanoTime();
+        double perSecond = (taken - takenBefore) * 1e9 / Math.max(1, now - lookedAt);
+        takenBefore = taken;
+        lookedAt = now;
+        return perSecond > BUSY_PER_SECOND;
+    }
+
     @PreDestroy
     void stop() throws IOException, InterruptedException {
+        stopping = true;
         carriage.shutdown();
-        carriage.awaitTermination(10, TimeUnit.SECONDS);
         log.close();
-        carrier.carryAll();
+        if (carriage.awaitTermination(20, TimeUnit.SECONDS)) {
+            carrier.carryAll();
+        }
     }
 }

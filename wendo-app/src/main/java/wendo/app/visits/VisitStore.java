@@ -45,7 +45,6 @@ public class VisitStore {
     private final JdbcTemplate jdbc;
     private final ApplicationEventPublisher events;
     private final ProofBook proofs;
-    private final Sorting sorting;
     private final Agents agents;
     private final VisitSums sums;
     private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
@@ -59,14 +58,12 @@ public class VisitStore {
             JdbcTemplate jdbc,
             ApplicationEventPublisher events,
             ProofBook proofs,
-            Sorting sorting,
             Agents agents,
             VisitSums sums) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
         this.proofs = proofs;
-        this.sorting = sorting;
         this.agents = agents;
         this.sums = sums;
     }
@@ -135,7 +132,7 @@ public class VisitStore {
         lastSeen.put(key, at);
         Arrival arrival = new Arrival(
                 visit.visitor().toString(), visit.link().toString(), at, visit.userAgent(), visit.purpose());
-        return sorting.sort(arrival, previous);
+        return Sorting.sort(arrival, agent.sorted(), previous);
     }
 
     private void ensureMonths(List<LoggedVisit> visits) {

@@ -11,12 +11,18 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.accounts.ApiKeys;
+import wendo.app.accounts.KeyScope;
 
 class OutcomesTest extends WendoTest {
     private static final String BOOKING =
             "{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": 95.5, \"currency\": \"GBP\", \"occurredAt\": \"2026-05-03T14:02:00+01:00\"}";
+
+    @Autowired
+    private ApiKeys keys;
 
     private Tenant tenant;
 
@@ -40,7 +46,7 @@ class OutcomesTest extends WendoTest {
     @Test
     void reporting_an_outcome_twice_changes_nothing() {
         HttpResponse<String> first = report(BOOKING);
-        HttpResponse<String> again = report(BOOKING.replace("95.5", "1"));
+        HttpResponse<String> again = report(BOOKING);
         assertThat(first.statusCode()).isEqualTo(201);
         assertThat(again.statusCode()).isEqualTo(200);
         assertThat(Http.json(again)).isEqualTo(Http.json(first));
@@ -51,6 +57,84 @@ class OutcomesTest extends WendoTest {
                 .isEqualTo(201);
         assertThat(Http.json(http().api(tenant.apiKey(), "/api/v1/outcomes")).get("outcomes"))
                 .hasSize(2);
+    }
+
+    @Test
+    void later_news_changes_an_outcome_and_leaves_a_history() {
+        report(BOOKING);
+        assertThat(Http.json(report(BOOKING.replace("95.5", "80"))).get("value").decimalValue())
+                .isEqualByComparingTo("80");
+        HttpResponse<String> refunded =
+                report("{\"kind\": \"booking\", \"reference\": \"B-1\", \"status\": \"refunded\", \"refunded\": 30}");
+        assertThat(refunded.statusCode()).isEqualTo(200);
+        assertThat(Http.json(refunded).get("refunded").decimalValue()).isEqualByComparingTo("30");
+        assertThat(Http.json(refunded).get("occurredAt").asString())
+                .as("what the news does not tell stays")
+                .isEqualTo("2026-05-03T13:02:00Z");
+        HttpResponse<String> tooMuch = report(
+                "{\"kind\": \"booking\", \"reference\": \"B-1\", \"status\": \"refunded\", \"refunded\": 80.01}");
+        assertThat(tooMuch.statusCode()).isEqualTo(422);
+        assertThat(tooMuch.body()).contains("Must not be more than the value");
+        Http person = http().signIn(tenant.email());
+        assertThat(person.get("/outcomes?from=2026-05-03&to=2026-05-03").body()).contains("1 outcome, worth £50.00");
+        String page = person.get("/outcomes/" + Http.json(refunded).get("id").asString())
+                .body();
+        assertThat(page).contains("£95.50", "£80.00", "so that £50.00 is left", "your server");
+    }
+
+    @Test
+    void somebody_puts_an_outcome_right_and_is_named() {
+        String id = Http.json(report(BOOKING)).get("id").asString();
+        Http person = http().signIn(tenant.email());
+        String page = "/outcomes/" + id;
+        HttpResponse<String> wrong =
+                person.form(page, page, "status", "refunded", "value", "£1,095.50", "refunded", "2,000");
+        assertThat(wrong.statusCode()).isEqualTo(422);
+        assertThat(wrong.body()).contains("Must not be more than the value", "value=\"2,000\"");
+        assertThat(person.form(page, page, "status", "cancelled", "value", "£1,095.50")
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(person.get(page).body()).contains("Ola Ness", "£1,095.50", "it counts for nothing");
+        assertThat(person.get("/outcomes?from=2026-05-03&to=2026-05-03").body())
+                .contains("0 outcomes, worth £0.00", "1 was cancelled or refunded");
+        person.form(page, page, "status", "confirmed", "value", "1095.50");
+        assertThat(person.get("/outcomes?from=2026-05-03&to=2026-05-03").body()).contains("1 outcome, worth £1,095.50");
+        assertThat(person.get("/outcomes/" + java.util.UUID.randomUUID()).statusCode())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void many_are_reported_at_once_and_each_is_told_what_became_of_it() {
+        report(BOOKING);
+        HttpResponse<String> answer = http().post(tenant.apiKey(), "/api/v1/outcomes/batch", """
+                {"outcomes": [%s, %s, {"kind": "lead", "reference": "L-1"}, {"kind": "lead"}, null,
+                    {"kind": "lead", "reference": "L-1"}]}
+                """.formatted(
+                        BOOKING, BOOKING.replace("95.5", "90")));
+        assertThat(answer.statusCode()).isEqualTo(200);
+        assertThat(Http.json(answer).get("results").findValuesAsString("result"))
+                .containsExactly("known", "changed", "new", "refused", "refused", "known");
+        assertThat(answer.body()).contains("\"field\":\"reference\"");
+        assertThat(count(tenant, "select count(*) from outcome")).isEqualTo(2);
+        assertThat(http().post(tenant.apiKey(), "/api/v1/outcomes/batch", "{\"outcomes\": []}")
+                        .statusCode())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void a_key_may_do_what_it_was_made_for_and_tells_when_it_was_used() {
+        String reports = in(tenant, () -> keys.create("till", KeyScope.REPORT));
+        String reads = in(tenant, () -> keys.create("board", KeyScope.READ));
+        assertThat(http().post(reports, "/api/v1/outcomes", BOOKING).statusCode())
+                .isEqualTo(201);
+        HttpResponse<String> refused = http().api(reports, "/api/v1/outcomes");
+        assertThat(refused.statusCode()).isEqualTo(403);
+        assertThat(refused.body()).contains("This key may not do that");
+        assertThat(http().api(reads, "/api/v1/outcomes").statusCode()).isEqualTo(200);
+        assertThat(http().post(reads, "/api/v1/outcomes", BOOKING).statusCode()).isEqualTo(403);
+        assertThat(http().post(reports, "/api/v1/links", "{}").statusCode()).isEqualTo(403);
+        assertThat(count(tenant, "select count(*) from api_key where last_used_at is not null"))
+                .isEqualTo(2);
     }
 
     @Test
@@ -101,7 +185,11 @@ class OutcomesTest extends WendoTest {
         HttpResponse<String> answer = tag(body);
         assertThat(answer.statusCode()).isEqualTo(204);
         assertThat(answer.headers().firstValue("Access-Control-Allow-Origin")).hasValue("*");
-        assertThat(tag(body).statusCode()).isEqualTo(204);
+        assertThat(tag(body.replace("L-1\"", "L-1\", \"value\": \"9\"")).statusCode())
+                .isEqualTo(204);
+        assertThat(count(tenant, "select sum(value_minor) from outcome"))
+                .as("anybody could call")
+                .isZero();
         assertThat(count(tenant, "select count(*) from outcome where reported_by = 'site-tag'"))
                 .isOne();
     }

@@ -6,18 +6,26 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import wendo.core.visits.ClickId;
 
 /**
  * News of one outcome, checked. {@code kind} and {@code reference} name it: the same two are the same outcome, however
- * often and by whatever road they come.
+ * often and by whatever road they come. What the news does not tell is absent, and stays as it was.
  *
  * @param click the click identifier that came back, if it was readable as one
+ * @param refundedMinor how much went back in all, of an outcome that is refunded
  */
 public record OutcomeReport(
-        OutcomeKind kind, String reference, long valueMinor, Optional<ClickId> click, Instant occurredAt) {
+        OutcomeKind kind,
+        String reference,
+        OptionalLong valueMinor,
+        Optional<ClickId> click,
+        Optional<Instant> occurredAt,
+        Optional<OutcomeStatus> status,
+        OptionalLong refundedMinor) {
     public static final int MAX_REFERENCE = 100;
 
     /** Clocks of other machines may run ahead by this much. */
@@ -36,7 +44,9 @@ public record OutcomeReport(
             String value,
             String currency,
             String clickId,
-            Optional<Instant> occurredAt) {}
+            Optional<Instant> occurredAt,
+            String status,
+            String refunded) {}
 
     /** A report, or all that is wrong with it. */
     public sealed interface Read {
@@ -60,46 +70,80 @@ public record OutcomeReport(
                     "Must be 1 to %d characters that name this one outcome, such as an order number; it has %d."
                             .formatted(MAX_REFERENCE, reference.length())));
         }
-        long minor = readValue(fields, currency, faults);
-        Instant at = fields.occurredAt().orElse(now);
-        if (at.isAfter(now.plus(CLOCK_SKEW))) {
-            faults.add(new Fault("occurredAt", "Must not lie in the future, but was %s.".formatted(at)));
+        checkCurrency(fields, currency, faults);
+        OptionalLong value = readAmount("value", fields.value(), currency, faults);
+        fields.occurredAt()
+                .filter(at -> at.isAfter(now.plus(CLOCK_SKEW)))
+                .ifPresent(at ->
+                        faults.add(new Fault("occurredAt", "Must not lie in the future, but was %s.".formatted(at))));
+        Optional<OutcomeStatus> status = OutcomeStatus.find(fields.status());
+        if (status.isEmpty() && !fields.status().isBlank()) {
+            faults.add(new Fault(
+                    "status",
+                    "Must be open, confirmed, cancelled or refunded, but was \"%s\".".formatted(cut(fields.status()))));
         }
+        OptionalLong refunded = readRefund(fields, status, value, currency, faults);
         return faults.isEmpty()
-                ? new Read.Good(
-                        new OutcomeReport(kind.orElseThrow(), reference, minor, ClickId.find(fields.clickId()), at))
+                ? new Read.Good(new OutcomeReport(
+                        kind.orElseThrow(),
+                        reference,
+                        value,
+                        ClickId.find(fields.clickId()),
+                        fields.occurredAt(),
+                        status,
+                        refunded))
                 : new Read.Bad(List.copyOf(faults));
     }
 
-    private static long readValue(Fields fields, CurrencyUnit currency, List<Fault> faults) {
+    private static OptionalLong readRefund(
+            Fields fields,
+            Optional<OutcomeStatus> status,
+            OptionalLong value,
+            CurrencyUnit currency,
+            List<Fault> faults) {
+        OptionalLong refunded = readAmount("refunded", fields.refunded(), currency, faults);
+        if (refunded.isPresent()
+                && status.filter(OutcomeStatus.REFUNDED::equals).isEmpty()) {
+            faults.add(new Fault("refunded", "Goes with the status refunded only."));
+        } else if (refunded.isPresent() && value.isPresent() && refunded.getAsLong() > value.getAsLong()) {
+            faults.add(new Fault("refunded", "Must not be more than the value."));
+        }
+        return refunded;
+    }
+
+    private static void checkCurrency(Fields fields, CurrencyUnit currency, List<Fault> faults) {
         if (!fields.currency().isBlank() && !fields.currency().strip().equalsIgnoreCase(currency.getCode())) {
             faults.add(new Fault(
                     "currency",
                     "This business counts in %s; convert the value first. It came in \"%s\"."
                             .formatted(currency.getCode(), cut(fields.currency()))));
         }
-        if (fields.value().isBlank()) {
-            return 0;
+    }
+
+    /** Empty also if it is refused. */
+    private static OptionalLong readAmount(String field, String text, CurrencyUnit currency, List<Fault> faults) {
+        if (text.isBlank()) {
+            return OptionalLong.empty();
         }
         // Without an exponent: "1e99999999" would take minutes to become a number.
         try {
-            if (PLAIN_NUMBER.matcher(fields.value().strip()).matches()) {
-                return new BigDecimal(fields.value().strip())
+            if (PLAIN_NUMBER.matcher(text.strip()).matches()) {
+                return OptionalLong.of(new BigDecimal(text.strip())
                         .movePointRight(currency.getDecimalPlaces())
-                        .longValueExact();
+                        .longValueExact());
             }
         } catch (ArithmeticException e) {
-            return refuseValue(fields, currency, faults); // more decimals than the currency has
+            return refuse(field, text, currency, faults); // more decimals than the currency has
         }
-        return refuseValue(fields, currency, faults);
+        return refuse(field, text, currency, faults);
     }
 
-    private static long refuseValue(Fields fields, CurrencyUnit currency, List<Fault> faults) {
+    private static OptionalLong refuse(String field, String text, CurrencyUnit currency, List<Fault> faults) {
         faults.add(new Fault(
-                "value",
+                field,
                 "Must be an amount in %s with a point and at most %d decimals, but was \"%s\"."
-                        .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(fields.value()))));
-        return 0;
+                        .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(text))));
+        return OptionalLong.empty();
     }
 
     private static String cut(String text) {

@@ -30,6 +30,9 @@ public final class Sorting {
             "pinterestbot",
             "bitlybot");
 
+    private static final Pattern AHEAD =
+            Pattern.compile("\\b(prefetch|prerender|preview)\\b", Pattern.CASE_INSENSITIVE);
+
     private final List<Pattern> crawlers;
 
     /** @param crawlerPatterns regular expressions that a crawler's user agent contains a match of */
@@ -39,12 +42,16 @@ public final class Sorting {
 
     /** @param previous when the same visitor last came by the same link, if ever */
     public Sorted sort(Arrival arrival, Optional<Instant> previous) {
-        if (arrival.purpose().toLowerCase(Locale.ROOT).matches(".*\\b(prefetch|prerender|preview)\\b.*")) {
+        return sort(arrival, sortUserAgent(arrival.userAgent()), previous);
+    }
+
+    /** @param automatic what {@link #sortUserAgent} said of the arrival's user agent */
+    public static Sorted sort(Arrival arrival, Optional<Sorted> automatic, Optional<Instant> previous) {
+        if (AHEAD.matcher(arrival.purpose()).find()) {
             return new Sorted(
                     VisitKind.PREVIEW,
                     "the browser fetched it ahead of time (purpose: %s)".formatted(arrival.purpose()));
         }
-        Optional<Sorted> automatic = sortUserAgent(arrival.userAgent());
         if (automatic.isPresent()) {
             return automatic.get();
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -15,7 +16,7 @@ class OutcomeReportTest {
     private static OutcomeReport.Read read(
             String kind, String reference, String value, String currency, Optional<Instant> at) {
         return OutcomeReport.of(
-                new OutcomeReport.Fields(kind, reference, value, currency, "", at), CurrencyUnit.GBP, NOW);
+                new OutcomeReport.Fields(kind, reference, value, currency, "", at, "", ""), CurrencyUnit.GBP, NOW);
     }
 
     /** Decimal places of currencies: ISO 4217. */
@@ -32,12 +33,18 @@ class OutcomeReportTest {
     void values_become_minor_units(String currency, String value, long minor) {
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
-                        "Booking", " B-1 ", value == null ? "" : value, currency, "", Optional.empty()),
+                        "Booking", " B-1 ", value == null ? "" : value, currency, "", Optional.of(NOW), "", ""),
                 CurrencyUnit.of(currency),
                 NOW);
         assertThat(read)
-                .isEqualTo(new OutcomeReport.Read.Good(
-                        new OutcomeReport(OutcomeKind.BOOKING, "B-1", minor, Optional.empty(), NOW)));
+                .isEqualTo(new OutcomeReport.Read.Good(new OutcomeReport(
+                        OutcomeKind.BOOKING,
+                        "B-1",
+                        value == null ? OptionalLong.empty() : OptionalLong.of(minor),
+                        Optional.empty(),
+                        Optional.of(NOW),
+                        Optional.empty(),
+                        OptionalLong.empty())));
     }
 
     @ParameterizedTest
@@ -55,6 +62,39 @@ class OutcomeReportTest {
         assertThat(faults(read("sale", " ", "x", "EUR", Optional.of(NOW.plusSeconds(601)))))
                 .extracting(OutcomeReport.Fault::field)
                 .containsExactly("kind", "reference", "currency", "value", "occurredAt");
+    }
+
+    /** What a program tells of a status and a refund, and the field that is refused, if one is. */
+    @ParameterizedTest
+    @CsvSource({
+        "Confirmed,,",
+        "refunded,,",
+        "refunded,20.00,",
+        "refunded,95.00,",
+        "refunded,95.01,refunded",
+        "refunded,-1,refunded",
+        "cancelled,20.00,refunded",
+        ",20.00,refunded",
+        "lost,,status"
+    })
+    void a_refund_goes_with_its_status_and_is_of_the_value_at_most(String status, String refunded, String refused) {
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        "booking",
+                        "B-1",
+                        "95.00",
+                        "",
+                        "",
+                        Optional.empty(),
+                        status == null ? "" : status,
+                        refunded == null ? "" : refunded),
+                CurrencyUnit.GBP,
+                NOW);
+        if (refused == null) {
+            assertThat(read).isInstanceOf(OutcomeReport.Read.Good.class);
+        } else {
+            assertThat(faults(read)).extracting(OutcomeReport.Fault::field).containsExactly(refused);
+        }
     }
 
     @Test

@@ -1,0 +1,187 @@
+package wendo.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import wendo.app.Http;
+import wendo.app.WendoTest;
+import wendo.app.visits.LoggedVisit;
+import wendo.app.visits.VisitStore;
+import wendo.core.visits.ClickId;
+
+/** {@code ./wendo bench figures}: the pages that count, on a season of five million visits by a thousand links. */
+@Tag("bench")
+class FiguresBench extends WendoTest {
+    private static final int VISITS = 5_000_000;
+    private static final int DAYS = 182;
+    private static final int SOURCES = 40;
+    private static final int CAMPAIGNS = 25;
+    private static final int ASKED = 15;
+
+    @Autowired
+    private VisitStore store;
+
+    private static void say(String format, Object... values) {
+        System.out.printf(Locale.ROOT, "bench  " + format + "%n", values);
+    }
+
+    private static double seconds(Runnable work) {
+        long begun = System.nanoTime();
+        work.run();
+        return (System.nanoTime() - begun) / 1e9;
+    }
+
+    @Test
+    void pages_on_a_season() {
+        Tenant tenant = tenant("Gadwall Gliders");
+        Http person = http().signIn(tenant.email());
+        String[] sources =
+                IntStream.range(0, SOURCES).mapToObj(i -> "Shop " + i).toArray(String[]::new);
+        for (int i = 0; i < CAMPAIGNS; i++) {
+            http().issue(tenant.apiKey(), "https://gliders.example/", "Campaign " + i, sources);
+        }
+        LocalDate today = LocalDate.now(ZoneId.of("Europe/London"));
+        say("%,d visits put into the database in %.0f s", VISITS, seconds(() -> come(tenant, today)));
+        double made = seconds(() -> {
+            person.form("/setup/visits", "/setup/visits/sums");
+            await("the sums are made", () -> person.get("/setup/visits").body().contains("Last made anew"));
+        });
+        say(
+                "their sums made in %.0f s: %,d, %,d and %,d rows by kind, trait and person",
+                made,
+                count(tenant, "select count(*) from visit_sum"),
+                count(tenant, "select count(*) from visit_trait_sum"),
+                count(tenant, "select count(*) from visit_person_sum"));
+        in(tenant, () -> jdbc.sql("select 1").query(Long.class).single());
+        same(tenant, today);
+        UUID hot = in(
+                tenant,
+                () -> jdbc.sql("select link_id from visit_sum group by 1 order by sum(visits) desc limit 1")
+                        .query(UUID.class)
+                        .single());
+        String period = "from=%s&to=%s".formatted(today.minusDays(DAYS - 1), today);
+        for (String page : List.of("/today?", "/links?", "/links/" + hot + "?", "/compare?", "/outcomes?", "/spend?")) {
+            ask(person, page + period);
+        }
+        carry(tenant);
+    }
+
+    /** Seven of ten come once; a sixth are not people's. */
+    private void come(Tenant tenant, LocalDate today) {
+        for (int month = 0; month <= DAYS / 28; month++) {
+            LocalDate first = today.minusDays(DAYS).plusMonths(month);
+            in(
+                    tenant,
+                    () -> jdbc.sql("select ensure_visit_month(?)")
+                            .param(first)
+                            .query((row, n) -> 1)
+                            .list());
+        }
+        in(
+                tenant,
+                () -> jdbc.sql("""
+                        with issued as materialized (
+                            select row_number() over (order by id) - 1 as place, id, source_id, destination_id from link),
+                        came as materialized (
+                            select n, timestamptz '%s' + random() * interval '%d days' as at, random() as luck,
+                                (power(random(), 2) * 999)::int as place, (random() * 3500000)::int as who
+                            from generate_series(1, %d) n)
+                        insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor,
+                            kind, reason, referrer, user_agent, country, device, language, system, browser)
+                        select c.at, gen_random_uuid(), current_business(), i.id, i.source_id, i.destination_id,
+                            md5(case when luck < 0.7 then 'once' || n else 'often' || who end)::uuid,
+                            case when luck < 0.83 then 'person' when luck < 0.93 then 'robot' else 'repeat' end, '',
+                            case when n %% 3 = 0 then 'https://site-' || n %% 50 || '.example/page' else '' end, 'agent',
+                            case when n %% 7 = 0 then 'IE' else 'GB' end, case when n %% 2 = 0 then 'phone' else 'computer' end,
+                            'en', 'System ' || n %% 5, 'Browser ' || n %% 6
+                        from came c join issued i on i.place = c.place
+                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS))
+                        .update());
+    }
+
+    /** The people of the season, as the sums and as the visits tell. */
+    private void same(Tenant tenant, LocalDate today) {
+        LocalDate first = today.minusDays(90);
+        double[] took = new double[2];
+        long[] people = new long[2];
+        took[0] = seconds(() -> people[0] = count(tenant, """
+                select sum(people) from visit_person_sum
+                where scope = 'business' and day >= '%1$s' and day_before < '%1$s'
+                """.formatted(first)));
+        took[1] = seconds(() -> people[1] = count(tenant, """
+                select count(distinct visitor) from visit where kind = 'person'
+                    and arrived_at >= timestamp '%s' at time zone 'Europe/London'
+                """.formatted(first)));
+        assertThat(people[0]).isEqualTo(people[1]);
+        say(
+                "different people of half the season: %,d from the sums in %.1f ms, as many from the visits in %,.0f ms",
+                people[0], took[0] * 1000, took[1] * 1000);
+    }
+
+    private void ask(Http person, String page) {
+        double[] times = new double[ASKED];
+        for (int i = -3; i < ASKED; i++) {
+            double took = 1000
+                    * seconds(() -> assertThat(person.get(page).statusCode()).isEqualTo(200));
+            if (i >= 0) {
+                times[i] = took;
+            }
+        }
+        Arrays.sort(times);
+        say(
+                "%s: median %.0f ms, longest %.0f ms",
+                page.replaceAll("[?].*|[0-9a-f-]{36}", ""), times[ASKED / 2], times[ASKED - 1]);
+    }
+
+    private void carry(Tenant tenant) {
+        record Issued(UUID link, UUID source, UUID destination) {}
+        List<Issued> links = in(
+                tenant,
+                () -> jdbc.sql("select id, source_id, destination_id from link")
+                        .query((row, n) -> new Issued(
+                                row.getObject(1, UUID.class),
+                                row.getObject(2, UUID.class),
+                                row.getObject(3, UUID.class)))
+                        .list());
+        Random random = new Random(4);
+        List<LoggedVisit> visits = new ArrayList<>();
+        for (int i = 0; i < 20_000; i++) {
+            Issued link = links.get(random.nextInt(links.size()));
+            Instant at = Instant.now().minus(Duration.ofMillis(random.nextInt(3_600_000)));
+            visits.add(new LoggedVisit(
+                    ClickId.of(at, random),
+                    tenant.id(),
+                    link.link(),
+                    link.source(),
+                    link.destination(),
+                    UUID.randomUUID(),
+                    "",
+                    "GB",
+                    "phone",
+                    "",
+                    Http.BROWSER,
+                    "",
+                    "",
+                    "en"));
+        }
+        double took = seconds(() -> {
+            for (int from = 0; from < visits.size(); from += 2000) {
+                store.store(visits.subList(from, from + 2000));
+            }
+        });
+        say("beside them %,.0f more visits a second are stored, with their sums", visits.size() / took);
+    }
+}
