@@ -16,6 +16,7 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
+import wendo.app.links.LinkChangeLog;
 import wendo.app.links.LinkChanges;
 
 /** Changes of many links at once, and their undoing. */
@@ -25,18 +26,20 @@ class ChangePages {
     private static final int SHOWN = 100;
 
     private final LinkChanges changes;
+    private final LinkChangeLog log;
     private final ChangeForm form;
     private final ListQueries queries;
 
-    ChangePages(LinkChanges changes, ChangeForm form, ListQueries queries) {
+    ChangePages(LinkChanges changes, LinkChangeLog log, ChangeForm form, ListQueries queries) {
         this.changes = changes;
+        this.log = log;
         this.form = form;
         this.queries = queries;
     }
 
     @GetMapping
     ModelAndView list() {
-        return new ModelAndView("keep/changes").addObject("changes", changes.latest(SHOWN));
+        return new ModelAndView("keep/changes").addObject("changes", log.latest(SHOWN));
     }
 
     /** {@code all} means all that the list's filter lets through, not just those of one page. */

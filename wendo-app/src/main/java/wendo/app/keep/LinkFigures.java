@@ -20,7 +20,6 @@ import wendo.core.measure.Period;
  */
 @Component
 class LinkFigures {
-    private static final int TOP = 6;
     private static final int HOURS = 24;
 
     private final JdbcClient jdbc;
@@ -49,34 +48,6 @@ class LinkFigures {
 
     /** A bar of a drawing, in hundredths of its width and height. */
     record Bar<T>(T label, long count, double left, double width, double height) {}
-
-    /** What is known of visits: a referring page, a country. Those beyond the most frequent are put together. */
-    record Known(Trait trait, String value, long visits, boolean isRest) {}
-
-    /** What of a visit is summed, by the words that head its table. */
-    enum Trait {
-        REFERRER("Referring page"),
-        PAGE("Page it led them to"),
-        COUNTRY("Country"),
-        LANGUAGE("Language"),
-        DEVICE("Device"),
-        SYSTEM("System"),
-        BROWSER("Browser");
-
-        private final String heading;
-
-        Trait(String heading) {
-            this.heading = heading;
-        }
-
-        public String heading() {
-            return heading;
-        }
-
-        private static Trait of(String key) {
-            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
-        }
-    }
 
     @Transactional(readOnly = true)
     Counts counts(UUID link, Period period, ZoneId zone) {
@@ -119,7 +90,7 @@ class LinkFigures {
                 .single();
     }
 
-    private static JdbcClient.StatementSpec within(JdbcClient.StatementSpec statement, UUID link, Period period) {
+    static JdbcClient.StatementSpec within(JdbcClient.StatementSpec statement, UUID link, Period period) {
         return statement
                 .param("link", link)
                 .param("first", period.startInclusive())
@@ -188,28 +159,5 @@ class LinkFigures {
             bars.add(new Bar<>(label, count, bars.size() * width, width * 0.8, 100.0 * count / most));
         }
         return bars;
-    }
-
-    /** The most frequent of each trait, and the rest of it in one. */
-    @Transactional(readOnly = true)
-    List<Known> known(UUID link, Period period) {
-        return within(jdbc.sql("""
-                        with told as materialized (
-                            select trait, value, sum(visits) as visits from visit_trait_sum
-                            where link_id = :link and counted and day >= :first and day < :end and trait <> 'hour'
-                            group by 1, 2),
-                        ranked as materialized (
-                            select trait, value, visits,
-                                row_number() over (partition by trait order by visits desc, value) as place
-                            from told)
-                        select trait, value, visits, place, false from ranked where place <= :top
-                        union all
-                        select trait, '', sum(visits), :top + 1, true from ranked where place > :top group by trait
-                        order by 1, 4
-                        """), link, period)
-                .param("top", TOP)
-                .query((row, number) ->
-                        new Known(Trait.of(row.getString(1)), row.getString(2), row.getLong(3), row.getBoolean(5)))
-                .list();
     }
 }

@@ -26,6 +26,7 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.links.IssueFault;
 import wendo.app.links.LinkChange;
+import wendo.app.links.LinkChangeLog;
 import wendo.app.links.LinkChanges;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
@@ -40,7 +41,9 @@ import wendo.app.site.Ribbons;
 class LinkPages {
     private final LinkKeeping links;
     private final LinkChanges changes;
+    private final LinkChangeLog log;
     private final LinkFigures figures;
+    private final LinkTraits traits;
     private final Accounts accounts;
     private final Ribbons ribbons;
     private final Clock clock;
@@ -48,13 +51,17 @@ class LinkPages {
     LinkPages(
             LinkKeeping links,
             LinkChanges changes,
+            LinkChangeLog log,
             LinkFigures figures,
+            LinkTraits traits,
             Accounts accounts,
             Ribbons ribbons,
             Clock clock) {
         this.links = links;
         this.changes = changes;
+        this.log = log;
         this.figures = figures;
+        this.traits = traits;
         this.accounts = accounts;
         this.ribbons = ribbons;
         this.clock = clock;
@@ -91,14 +98,14 @@ class LinkPages {
                 .addObject(
                         "now",
                         LocalDateTime.now(clock.withZone(business.zone())).truncatedTo(ChronoUnit.MINUTES))
-                .addObject("changes", changes.of(id))
+                .addObject("changes", log.of(id))
                 .addObject("choice", choice)
                 .addObject("ribbon", ribbons.draw(choice));
     }
 
-    private Map<LinkFigures.Trait, List<LinkFigures.Known>> known(UUID id, PeriodChoice choice) {
-        Map<LinkFigures.Trait, List<LinkFigures.Known>> known = new EnumMap<>(LinkFigures.Trait.class);
-        for (LinkFigures.Known one : figures.known(id, choice.period())) {
+    private Map<LinkTraits.Trait, List<LinkTraits.Known>> known(UUID id, PeriodChoice choice) {
+        Map<LinkTraits.Trait, List<LinkTraits.Known>> known = new EnumMap<>(LinkTraits.Trait.class);
+        for (LinkTraits.Known one : traits.known(id, choice.period())) {
             known.computeIfAbsent(one.trait(), trait -> new ArrayList<>()).add(one);
         }
         return known;

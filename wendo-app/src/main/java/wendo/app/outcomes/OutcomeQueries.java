@@ -99,7 +99,7 @@ class OutcomeQueries implements RibbonLayer {
     List<Change> changes(UUID outcome) {
         return jdbc.sql("""
                         select changed_at, changed_by, field, before, after from outcome_change
-                        where outcome_id = ? order by changed_at desc, field
+                        where outcome_id = ? order by changed_at desc, field desc
                         """)
                 .param(outcome)
                 .query((row, number) -> new Change(

@@ -3,7 +3,6 @@ package wendo.app.outcomes;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -29,7 +28,6 @@ import wendo.core.visits.ClickId;
 @RequestMapping("/api/v1/outcomes")
 class OutcomesApi {
     private static final int MAX_PAGE = 500;
-    private static final int MAX_BATCH = 500;
 
     private final Outcomes outcomes;
     private final OutcomeQueries queries;
@@ -79,54 +77,6 @@ class OutcomesApi {
         HttpStatus status = recorded instanceof Recorded.New ? HttpStatus.CREATED : HttpStatus.OK;
         return ResponseEntity.status(status)
                 .body(body(queries.find(report.kind(), report.reference()).orElseThrow(), businesses.current()));
-    }
-
-    record BatchBody(@Nullable List<@Nullable ReportBody> outcomes) {}
-
-    /** @param result new, changed, known or refused */
-    record ResultBody(int place, String result, List<ApiFaults.Fault> errors) {}
-
-    record ResultsBody(List<ResultBody> results) {}
-
-    /** Records those that are good, each once, and says of every one what became of it. */
-    @PostMapping("/batch")
-    @Transactional
-    ResultsBody recordAll(@RequestBody BatchBody body) {
-        List<@Nullable ReportBody> reports = body.outcomes() == null ? List.of() : body.outcomes();
-        if (reports.isEmpty() || reports.size() > MAX_BATCH) {
-            throw new ApiFaults(
-                    HttpStatus.UNPROCESSABLE_CONTENT,
-                    "Send 1 to %d outcomes at once; these were %d.".formatted(MAX_BATCH, reports.size()),
-                    List.of());
-        }
-        List<ResultBody> results = new ArrayList<>();
-        for (int place = 0; place < reports.size(); place++) {
-            results.add(recordOne(place, reports.get(place)));
-        }
-        return new ResultsBody(results);
-    }
-
-    private ResultBody recordOne(int place, @Nullable ReportBody report) {
-        try {
-            if (report == null) {
-                throw new ApiFaults(HttpStatus.UNPROCESSABLE_CONTENT, "An outcome is a JSON object.", List.of());
-            }
-            Recorded recorded = outcomes.record(report.check(businesses.current(), clock.instant()), Reporter.SERVER);
-            if (recorded instanceof Recorded.Refused refused) {
-                return new ResultBody(
-                        place, "refused", List.of(new ApiFaults.Fault(refused.field(), refused.message())));
-            }
-            return new ResultBody(place, word(recorded), List.of());
-        } catch (ApiFaults e) {
-            return new ResultBody(place, "refused", e.faults());
-        }
-    }
-
-    private static String word(Recorded recorded) {
-        if (recorded instanceof Recorded.New) {
-            return "new";
-        }
-        return recorded instanceof Recorded.Changed ? "changed" : "known";
     }
 
     @GetMapping

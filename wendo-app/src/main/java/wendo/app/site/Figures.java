@@ -80,6 +80,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return day(at.atZone(zone).toLocalDate());
     }
 
+    /** A time with its year. */
+    public String moment(Instant at) {
+        return DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", locale).format(at.atZone(zone));
+    }
+
     public String time(Instant at) {
         return DateTimeFormatter.ofPattern("d MMM HH:mm", locale).format(at.atZone(zone));
     }

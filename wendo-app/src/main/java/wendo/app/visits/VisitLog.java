@@ -3,13 +3,10 @@ package wendo.app.visits;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -24,8 +21,6 @@ import org.slf4j.LoggerFactory;
  * then are their visitors answered. Files are named by number; each start begins a new one, and so does a full one.
  */
 final class VisitLog implements AutoCloseable {
-    static final String SUFFIX = ".visits";
-
     private static final Logger LOG = LoggerFactory.getLogger(VisitLog.class);
 
     /** Files stay small enough to be carried and deleted soon. */
@@ -45,7 +40,7 @@ final class VisitLog implements AutoCloseable {
         }
     }
 
-    private final Path folder;
+    private final VisitFiles files;
     private final BlockingQueue<Entry> queue = new LinkedBlockingQueue<>(100_000);
     private final Thread writer = new Thread(this::writeGroups, "visit-log");
     private final Thread watcher = new Thread(this::watch, "visit-log-patience");
@@ -57,10 +52,10 @@ final class VisitLog implements AutoCloseable {
     private FileChannel file;
 
     VisitLog(Path folder) throws IOException {
-        this.folder = Files.createDirectories(folder);
+        this.files = VisitFiles.of(folder);
         this.currentNumber =
-                numbers(folder).stream().mapToLong(Long::longValue).max().orElse(0) + 1;
-        this.file = open(currentNumber);
+                files.numbers().stream().mapToLong(Long::longValue).max().orElse(0) + 1;
+        this.file = files.append(currentNumber);
         writer.start();
         watcher.setDaemon(true);
         watcher.start();
@@ -87,29 +82,11 @@ final class VisitLog implements AutoCloseable {
     }
 
     Path path(long number) {
-        return path(folder, number);
-    }
-
-    static Path path(Path folder, long number) {
-        return folder.resolve(String.format(Locale.ROOT, "%012d%s", number, SUFFIX));
+        return files.path(number);
     }
 
     List<Long> numbers() throws IOException {
-        return numbers(folder);
-    }
-
-    private static List<Long> numbers(Path folder) throws IOException {
-        try (var files = Files.list(folder)) {
-            return files.map(path -> path.getFileName().toString())
-                    .filter(name -> name.matches("\\d{12}\\" + SUFFIX))
-                    .map(name -> Long.parseLong(name.substring(0, 12)))
-                    .sorted()
-                    .toList();
-        }
-    }
-
-    private FileChannel open(long number) throws IOException {
-        return FileChannel.open(path(number), StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+        return files.numbers();
     }
 
     private void writeGroups() {
@@ -137,7 +114,7 @@ final class VisitLog implements AutoCloseable {
             write(group);
             written = true;
         } catch (IOException e) {
-            LOG.error("{} visits could not be written to the log in {}", group.size(), folder, e);
+            LOG.error("{} visits could not be written to the log in {}", group.size(), files.folder(), e);
         }
         writingSince = Long.MAX_VALUE;
         for (Entry entry : group) {
@@ -148,7 +125,7 @@ final class VisitLog implements AutoCloseable {
     private void write(List<Entry> group) throws IOException {
         if (file.size() > MAX_FILE_BYTES) {
             file.close();
-            file = open(currentNumber + 1);
+            file = files.append(currentNumber + 1);
             currentNumber = currentNumber + 1; // only this thread writes it
         }
         ByteBuffer bytes = ByteBuffer.allocate(

@@ -1,0 +1,39 @@
+package wendo.app.visits;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import java.util.Locale;
+
+/** The numbered files of the visit log. */
+record VisitFiles(Path folder) {
+    private static final String SUFFIX = ".visits";
+    private static final int DIGITS = 12;
+
+    /** Makes the folder if it is not there. */
+    static VisitFiles of(Path folder) throws IOException {
+        return new VisitFiles(Files.createDirectories(folder));
+    }
+
+    Path path(long number) {
+        return folder.resolve(String.format(Locale.ROOT, "%0" + DIGITS + "d%s", number, SUFFIX));
+    }
+
+    /** Those that are there, in order. */
+    List<Long> numbers() throws IOException {
+        try (var files = Files.list(folder)) {
+            return files.map(path -> path.getFileName().toString())
+                    .filter(name -> name.matches("\\d{" + DIGITS + "}\\" + SUFFIX))
+                    .map(name -> Long.parseLong(name.substring(0, DIGITS)))
+                    .sorted()
+                    .toList();
+        }
+    }
+
+    FileChannel append(long number) throws IOException {
+        return FileChannel.open(path(number), StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+    }
+}
