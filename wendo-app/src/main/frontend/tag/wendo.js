@@ -2,25 +2,41 @@
 //   <script src="https://go.example.org/t/wendo.js" data-site="KEY" async></script>
 //   wendo("booking", { reference: "B-1042", value: "95.00", currency: "GBP" })
 //   <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="GBP"></data>
+// With data-consent="ask", and where the browser asks for privacy, nothing is kept before wendo("consent", true).
 const script = document.currentScript;
 const site = script.dataset.site;
 const name = "wendo_click";
 const ninetyDays = 90 * 24 * 60 * 60;
+let mayKeep = script.dataset.consent !== "ask" && !navigator.globalPrivacyControl;
 
 // Plain text needs no permission from this host first; keepalive lets what is told outlive the page.
 const tell = (what, body) =>
     fetch(new URL(`/t/${what}`, script.src).href, { method: "POST", body: JSON.stringify(body), keepalive: true, credentials: "omit", headers: { "Content-Type": "text/plain" } });
 
-const arrived = new URLSearchParams(location.search).get("wcl");
-if (arrived && /^[0-9a-z]{26}$/i.test(arrived)) {
+const keep = (click, seconds) => {
     const secure = location.protocol === "https:" ? ";secure" : "";
-    document.cookie = `${name}=${arrived.toLowerCase()};path=/;max-age=${ninetyDays};samesite=lax${secure}`;
-    tell("landings", { site, clickId: arrived.toLowerCase(), address: location.href.slice(0, 2600) }).catch(() => {});
+    document.cookie = `${name}=${click};path=/;max-age=${seconds};samesite=lax${secure}`;
+};
+
+const parameter = new URLSearchParams(location.search).get("wcl");
+const arrived = parameter && /^[0-9a-z]{26}$/i.test(parameter) ? parameter.toLowerCase() : "";
+if (arrived) {
+    if (mayKeep) keep(arrived, ninetyDays);
+    tell("landings", { site, clickId: arrived, address: location.href.slice(0, 2600) }).catch(() => {});
 }
 
-const click = () => (document.cookie.match(new RegExp(`(?:^|; )${name}=([0-9a-z]{26})`)) || [])[1] || "";
+// On the page that a visit ends on, its identifier is known without anything being kept.
+const click = () => arrived || (document.cookie.match(new RegExp(`(?:^|; )${name}=([0-9a-z]{26})`)) || [])[1] || "";
+
+const consent = (isGiven) => {
+    mayKeep = isGiven === true;
+    if (!mayKeep) keep("", 0);
+    else if (arrived) keep(arrived, ninetyDays);
+    return Promise.resolve(true);
+};
 
 const report = (kind, fields) => {
+    if (kind === "consent") return consent(fields);
     const { reference, value, currency } = fields || {};
     return tell("outcomes", { site, kind, reference, value, currency, clickId: click() })
         .then((answer) => {

@@ -10,7 +10,7 @@ alter table outcome
     add column counts boolean not null
         generated always as (status <> 'cancelled' and (status <> 'refunded' or refunded_minor < value_minor)) stored;
 alter table outcome drop constraint outcome_reported_by_check;
-alter table outcome add check (reported_by in ('site-tag', 'server', 'person'));
+alter table outcome add check (reported_by in ('site-tag', 'image', 'server', 'person'));
 alter table outcome alter column status drop default, alter column refunded_minor drop default;
 grant update (value_minor, occurred_at, click_id, status, refunded_minor) on outcome to ${appRole};
 

@@ -3,6 +3,7 @@ package wendo.app.outcomes;
 /** The road by which an outcome came in. */
 public enum Reporter {
     SITE_TAG("site-tag", false),
+    IMAGE("image", false),
     SERVER("server", true),
     PERSON("person", true);
 

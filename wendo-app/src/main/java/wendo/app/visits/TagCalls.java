@@ -32,9 +32,14 @@ public class TagCalls {
         this.json = json;
     }
 
+    /** Ends the request if it is one of too many from its address. */
+    public void mustAllow(HttpServletRequest request) {
+        limit.mustAllow(request.getRemoteAddr());
+    }
+
     /** The body of a call; ends the request if it is none, too long, or one of too many. */
     public <T> T read(HttpServletRequest request, Class<T> type) throws IOException {
-        limit.mustAllow(request.getRemoteAddr());
+        mustAllow(request);
         byte[] bytes = request.getInputStream().readNBytes(MAX_BODY + 1);
         if (bytes.length > MAX_BODY) {
             throw fault(HttpStatus.CONTENT_TOO_LARGE, "A report has at most 4096 bytes.");

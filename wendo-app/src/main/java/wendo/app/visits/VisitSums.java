@@ -58,6 +58,7 @@ class VisitSums {
      * changed by it, as it should be.
      */
     boolean rebuild() {
+        jdbc.sql("select set_config('work_mem', '256MB', true)").query(row -> {}); // sums of millions, for once
         String before = checksum();
         LocalDate first = firstDay();
         for (String table : List.of("visit_sum", "visit_trait_sum", "visit_person_sum")) {

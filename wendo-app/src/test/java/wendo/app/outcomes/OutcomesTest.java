@@ -195,6 +195,27 @@ class OutcomesTest extends WendoTest {
     }
 
     @Test
+    void a_plain_image_reports_once_and_programs_that_fetch_it_report_nothing() {
+        String image = "/t/outcome.gif?site=%s&kind=booking&reference=B-9&value=95.00&currency=GBP"
+                .formatted(tenant.siteKey());
+        HttpResponse<String> answer = http().visit(tenant.host(), image.substring(1));
+        assertThat(answer.statusCode()).isEqualTo(200);
+        assertThat(answer.headers().firstValue("Content-Type")).hasValue("image/gif");
+        assertThat(answer.headers().firstValue("Cache-Control")).hasValue("no-store");
+        http().visit(tenant.host(), image.replace("95.00", "5.00").substring(1));
+        http().send(http().request(image.replace("B-9", "B-10"))
+                .header("Host", tenant.host())
+                .setHeader("User-Agent", "curl/8.5.0"));
+        assertThat(count(tenant, "select sum(value_minor) from outcome where reported_by = 'image'"))
+                .isEqualTo(9500);
+        assertThat(http().visit(tenant.host(), "t/outcome.gif?site=nobody").statusCode())
+                .isEqualTo(404);
+        assertThat(http().visit(tenant.host(), "t/outcome.gif?kind=sale&site=" + tenant.siteKey())
+                        .body())
+                .contains("Must be lead, booking or purchase");
+    }
+
+    @Test
     void hostile_reports_of_the_site_tag_are_refused_clearly() {
         assertThat(tag("{\"site\": \"nobody\", \"kind\": \"lead\", \"reference\": \"L\"}")
                         .statusCode())
