@@ -30,7 +30,7 @@ import wendo.app.WendoTest;
  */
 @Tag("bench")
 class RedirectBench extends WendoTest {
-    private static final int LINKS = 5_000_000;
+    private static final int LINKS = Integer.parseInt(System.getenv().getOrDefault("WENDO_BENCH_LINKS", "5000000"));
     private static final int ROUNDS = 3;
     private static final int SECONDS = 6;
     private static final int WARM_UP_SECONDS = 45;
