@@ -1,11 +1,12 @@
 package wendo.app.credit;
 
+import java.util.List;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.sources.SourcesMerged;
 
-/** What a merged source earned, the kept one earned. */
+/** What a merged source earned, the kept one earned; what stood for it stands for the kept one. */
 @Component
 class CreditFollowing {
     private final JdbcClient jdbc;
@@ -17,6 +18,14 @@ class CreditFollowing {
     @EventListener
     void on(SourcesMerged merged) {
         jdbc.sql("update credit set source_id = ? where source_id = ?")
+                .params(merged.kept(), merged.merged())
+                .update();
+        for (String table : List.of("source_clue", "outcome_clue")) {
+            jdbc.sql("update " + table + " set source_id = ? where source_id = ?")
+                    .params(merged.kept(), merged.merged())
+                    .update();
+        }
+        jdbc.sql("update outcome set partner_source_id = ? where partner_source_id = ?")
                 .params(merged.kept(), merged.merged())
                 .update();
     }

@@ -19,7 +19,7 @@ class CreditStore {
     private final JdbcClient jdbc;
 
     /** An outcome to be credited; {@code visitor} is known if its click identifier is a visit's. */
-    record Due(UUID id, Instant occurredAt, long valueMinor, UUID click, Optional<UUID> visitor) {}
+    record Due(UUID id, Instant occurredAt, long valueMinor, Optional<UUID> click, Optional<UUID> visitor) {}
 
     CreditStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -39,14 +39,14 @@ class CreditStore {
                         left join lateral (
                             select visitor, kind from visit
                             where click_id = o.click_id and arrived_at = click_time(o.click_id) offset 0) v on true
-                        where o.id = ? and o.click_id is not null and v.kind is distinct from 'proof'
+                        where o.id = ? and v.kind is distinct from 'proof'
                         """)
                 .param(outcome)
                 .query((row, number) -> new Due(
                         row.getObject(1, UUID.class),
                         row.getTimestamp(2).toInstant(),
                         row.getLong(3),
-                        row.getObject(4, UUID.class),
+                        Optional.ofNullable(row.getObject(4, UUID.class)),
                         Optional.ofNullable(row.getObject(5, UUID.class))))
                 .optional();
     }
@@ -96,9 +96,35 @@ class CreditStore {
         }
     }
 
-    /** Every outcome that a click identifier came back with. */
+    /** Credit that no visit tells of: that of a code, a partner's report, contact details or an answer. */
+    void replace(UUID outcome, String model, UUID source, Instant at, long valueMinor) {
+        jdbc.sql("delete from credit where outcome_id = ? and model = ?")
+                .params(outcome, model)
+                .update();
+        jdbc.sql("""
+                        insert into credit (business_id, model, outcome_id, click_id, touched_at, source_id,
+                            share_millionths, value_minor, link_id)
+                        values (?, ?, ?, null, ?, ?, 1000000, ?, null)
+                        """)
+                .params(BusinessScope.current().value(), model, outcome)
+                .params(Timestamp.from(at), source, valueMinor)
+                .update();
+    }
+
+    /** Every outcome that something came with. */
     List<UUID> all() {
-        return jdbc.sql("select id from outcome where click_id is not null")
+        return jdbc.sql("""
+                        select id from outcome where click_id is not null or code_key <> '' or answer_key <> ''
+                            or email <> '' or phone <> '' or partner_source_id is not null
+                        order by occurred_at
+                        """).query(UUID.class).list();
+    }
+
+    /** Outcomes that came with this code or answer. */
+    List<UUID> with(String kind, String key) {
+        return jdbc.sql(
+                        "select id from outcome where (? = 'code' and code_key = ?) or (? = 'answer' and answer_key = ?)")
+                .params(kind, key, kind, key)
                 .query(UUID.class)
                 .list();
     }
@@ -107,7 +133,8 @@ class CreditStore {
     List<UUID> waitingFor(List<UUID> clicks) {
         return jdbc.sql("""
                         select o.id from outcome o
-                        where o.click_id in (:clicks) and not exists (select from credit c where c.outcome_id = o.id)
+                        where o.click_id in (:clicks) and not exists (
+                            select from outcome_clue c where c.outcome_id = o.id and c.evidence = 'click')
                         """).param("clicks", clicks).query(UUID.class).list();
     }
 }

@@ -1,5 +1,5 @@
 /** Credit: joins each outcome to the touches before it and stores what each earned. */
-@ApplicationModule(allowedDependencies = {"business", "outcomes", "sources", "visits"})
+@ApplicationModule(allowedDependencies = {"business", "evidence", "outcomes", "sources", "visits"})
 @NullMarked
 package wendo.app.credit;
 

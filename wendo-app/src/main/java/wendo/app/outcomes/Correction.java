@@ -7,6 +7,7 @@ import wendo.app.site.Amount;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
+import wendo.core.outcomes.Told;
 
 /** How somebody of the business puts an outcome right, as typed. */
 record Correction(String status, String value, String refunded) {
@@ -32,7 +33,8 @@ record Correction(String status, String value, String refunded) {
                         "",
                         Optional.empty(),
                         status,
-                        isRefund ? Amount.plain(refunded, business.locale()) : ""),
+                        isRefund ? Amount.plain(refunded, business.locale()) : "",
+                        Told.Typed.none()),
                 business.currency(),
                 now);
     }

@@ -1,11 +1,13 @@
 package wendo.app.outcomes;
 
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,6 +33,8 @@ import wendo.core.outcomes.OutcomeStatus;
 @RequestMapping("/outcomes")
 class OutcomePages {
     private static final int MAX_PAGE = 10_000;
+    private static final Map<String, String> REPORTERS =
+            Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
 
     private final OutcomeQueries queries;
     private final Outcomes outcomes;
@@ -64,6 +68,7 @@ class OutcomePages {
                 .addObject("evidence", EvidenceWords.of(row, figures))
                 .addObject("changes", queries.changes(row.id()))
                 .addObject("typed", typed)
+                .addObject("reporters", REPORTERS)
                 .addObject("statuses", OutcomeStatus.values())
                 .addObject("faults", faults);
     }

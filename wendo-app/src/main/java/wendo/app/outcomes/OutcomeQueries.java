@@ -6,6 +6,8 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,9 +20,11 @@ import wendo.app.business.Businesses;
 import wendo.app.site.RibbonLayer;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
+import wendo.core.outcomes.Evidence;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
+import wendo.core.outcomes.Told;
 import wendo.core.visits.ClickId;
 
 /** The SQL of the ledger, and of the ribbon's bars. */
@@ -31,7 +35,9 @@ class OutcomeQueries implements RibbonLayer {
     private static final String ROWS = """
             select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.click_id, o.reported_by,
                 s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
-                vs.name as visited_source
+                vs.name as visited_source, o.name, o.email, o.phone, o.items, o.note,
+                array(select concat_ws(E'\\t', u.evidence, u.decides, coalesce(us.name, ''), u.said)
+                    from outcome_clue u left join source us on us.id = u.source_id where u.outcome_id = o.id) as clues
             from outcome o
             left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
             left join source s on s.id = c.source_id
@@ -51,6 +57,18 @@ class OutcomeQueries implements RibbonLayer {
     /** The visit whose click identifier came back. */
     record Visited(Instant at, String kind, String linkName, String source) {}
 
+    /**
+     * What came with it and may join it to a source.
+     *
+     * @param source the name of the one it points to; empty text for none
+     */
+    record Came(Evidence evidence, boolean decides, String source, String said) {
+        private static Came of(String line) {
+            String[] parts = line.split("\t", 4);
+            return new Came(Evidence.of(parts[0]), parts[1].equals("t"), parts[2], parts[3]);
+        }
+    }
+
     record Row(
             UUID id,
             OutcomeKind kind,
@@ -61,7 +79,9 @@ class OutcomeQueries implements RibbonLayer {
             String reportedBy,
             Optional<String> source,
             Optional<Channel> channel,
-            Optional<Visited> visited) {}
+            Optional<Visited> visited,
+            Told told,
+            List<Came> came) {}
 
     /**
      * What the ledger holds in a period, of one kind or of all.
@@ -191,6 +211,18 @@ class OutcomeQueries implements RibbonLayer {
                                 visitedAt.toInstant(),
                                 row.getString("visit_kind"),
                                 row.getString("link_name"),
-                                row.getString("visited_source"))));
+                                row.getString("visited_source"))),
+                new Told(
+                        row.getString("name"),
+                        row.getString("email"),
+                        row.getString("phone"),
+                        "",
+                        "",
+                        row.getString("items"),
+                        row.getString("note")),
+                Arrays.stream((String[]) row.getArray("clues").getArray())
+                        .map(Came::of)
+                        .sorted(Comparator.comparing(Came::evidence))
+                        .toList());
     }
 }

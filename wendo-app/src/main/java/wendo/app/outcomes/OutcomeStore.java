@@ -8,19 +8,30 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
+import wendo.core.links.Tag;
+import wendo.core.outcomes.GivenCode;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
+import wendo.core.outcomes.Told;
 import wendo.core.visits.ClickId;
 
 /** Keeps outcomes and the history of what news changed. Runs in the transaction of its caller. */
 @Component
 class OutcomeStore {
+    private static final int MAX_SHOWN = 100;
+    private static final String KNOWN = """
+            select id, status, value_minor, refunded_minor, occurred_at, click_id, name, email, phone, code, answer, items,
+                note, partner_source_id
+            from outcome
+            """;
+
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -30,28 +41,34 @@ class OutcomeStore {
     }
 
     /** An outcome as it is known. */
-    private record Known(UUID id, Standing standing, Instant occurredAt, Optional<ClickId> click) {}
+    private record Known(
+            UUID id,
+            Standing standing,
+            Instant occurredAt,
+            Optional<ClickId> click,
+            Told told,
+            Optional<UUID> partner) {}
+
+    /** What news changes of an outcome: the field, before and after. */
+    private record Change(String field, String before, String after) {}
 
     /** Of many who bring the first news at once, the unique key decides who was first. */
-    Recorded keep(OutcomeReport report, Reporter reporter, String by) {
+    Recorded keep(OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
         Optional<Known> known = lock(report);
         if (known.isPresent()) {
-            return change(known.get(), report, reporter, by);
+            return change(known.get(), report, reporter, partner, by);
         }
         Standing standing = Standing.open(report.valueMinor().orElse(0));
         Optional<Standing> first = told(standing, report);
         return first.isEmpty()
                 ? refusal(standing)
-                : insert(report, first.get(), reporter)
+                : insert(report, first.get(), reporter, partner)
                         .<Recorded>map(Recorded.New::new)
-                        .orElseGet(() -> change(lock(report).orElseThrow(), report, reporter, by));
+                        .orElseGet(() -> change(lock(report).orElseThrow(), report, reporter, partner, by));
     }
 
     private Optional<Known> lock(OutcomeReport report) {
-        return jdbc.sql("""
-                        select id, status, value_minor, refunded_minor, occurred_at, click_id
-                        from outcome where kind = ? and reference = ? for update
-                        """)
+        return jdbc.sql(KNOWN + "where kind = ? and reference = ? for update")
                 .params(report.kind().key(), report.reference())
                 .query(OutcomeStore::known)
                 .optional();
@@ -75,12 +92,13 @@ class OutcomeStore {
         return Optional.of(report.status().map(next::withStatus).orElse(next));
     }
 
-    private Optional<UUID> insert(OutcomeReport report, Standing standing, Reporter reporter) {
+    private Optional<UUID> insert(OutcomeReport report, Standing standing, Reporter reporter, Optional<UUID> partner) {
         Instant now = clock.instant();
         return jdbc.sql("""
                         insert into outcome (id, business_id, kind, reference, value_minor, status, refunded_minor,
-                            occurred_at, recorded_at, click_id, reported_by, is_proof)
-                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, ?, exists (
+                            occurred_at, recorded_at, reported_by, name, email, phone, code, code_key, answer,
+                            answer_key, items, note, partner_source_id, click_id, is_proof)
+                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
                             select from visit v
                             where v.click_id = c.click and v.arrived_at = click_time(c.click) and v.kind = 'proof')
                         from (select cast(? as uuid) as click) c
@@ -91,18 +109,58 @@ class OutcomeStore {
                 .params(report.kind().key(), report.reference(), standing.valueMinor())
                 .params(standing.status().key(), standing.refundedMinor())
                 .params(Timestamp.from(report.occurredAt().orElse(now)), Timestamp.from(now), reporter.key())
+                .params(columns(report.told()))
+                .param(partner.orElse(null))
                 .param(report.click().map(click -> click.uuid().toString()).orElse(null))
                 .query(UUID.class)
                 .optional();
     }
 
-    private Recorded change(Known known, OutcomeReport report, Reporter reporter, String by) {
+    private Recorded change(Known known, OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
         if (!reporter.mayChange()) {
             return new Recorded.AlreadyKnown(known.id());
         }
         return told(known.standing(), report)
-                .map(standing -> keep(known, standing, report, by))
+                .map(standing -> keep(known, standing, report, partner, by))
                 .orElseGet(() -> refusal(known.standing()));
+    }
+
+    boolean takeBack(UUID outcome) {
+        boolean isKept = jdbc.sql("""
+                        select exists (select from outcome_change where outcome_id = :id)
+                            or exists (select from outgoing where lead_id = :id)
+                            or exists (select from lead where became_id = :id)
+                        """).param("id", outcome).query(Boolean.class).single();
+        if (isKept) {
+            return false;
+        }
+        for (String table : List.of("credit", "outcome_clue")) {
+            jdbc.sql("delete from " + table + " where outcome_id = ?")
+                    .param(outcome)
+                    .update();
+        }
+        for (String table : List.of("lead_task", "lead_event")) {
+            jdbc.sql("delete from " + table + " where lead_id = ?")
+                    .param(outcome)
+                    .update();
+        }
+        jdbc.sql("delete from lead where outcome_id = ?").param(outcome).update();
+        return jdbc.sql("delete from outcome where id = ?").param(outcome).update() == 1;
+    }
+
+    /** @param changedBy who changed it last, as the history says; if somebody else did since, it stays as it is */
+    boolean restore(UUID outcome, Standing before, String changedBy, String by) {
+        Optional<Known> known = jdbc.sql(KNOWN + """
+                        where id = ? and ? = (select changed_by from outcome_change h where h.outcome_id = outcome.id
+                            order by changed_at desc limit 1)
+                        for update
+                        """)
+                .params(outcome, changedBy)
+                .query(OutcomeStore::known)
+                .optional();
+        known.ifPresent(one ->
+                keep(one, new Known(one.id(), before, one.occurredAt(), one.click(), one.told(), one.partner()), by));
+        return known.isPresent();
     }
 
     private static Known known(ResultSet row, int number) throws SQLException {
@@ -110,34 +168,55 @@ class OutcomeStore {
                 row.getObject(1, UUID.class),
                 new Standing(OutcomeStatus.find(row.getString(2)).orElseThrow(), row.getLong(3), row.getLong(4)),
                 row.getTimestamp(5).toInstant(),
-                Optional.ofNullable(row.getObject(6, UUID.class)).map(ClickId::new));
+                Optional.ofNullable(row.getObject(6, UUID.class)).map(ClickId::new),
+                new Told(
+                        row.getString(7),
+                        row.getString(8),
+                        row.getString(9),
+                        row.getString(10),
+                        row.getString(11),
+                        row.getString(12),
+                        row.getString(13)),
+                Optional.ofNullable(row.getObject(14, UUID.class)));
     }
 
-    private Recorded keep(Known known, Standing standing, OutcomeReport report, String by) {
+    private Recorded keep(Known known, Standing standing, OutcomeReport report, Optional<UUID> partner, String by) {
         Known next = new Known(
                 known.id(),
                 standing,
                 report.occurredAt().map(OutcomeStore::asKept).orElse(known.occurredAt()),
-                known.click().or(report::click)); // the first evidence stays
-        List<String[]> changes = changes(known, next);
-        if (changes.isEmpty()) {
+                known.click().or(report::click), // the first evidence stays
+                known.told().with(report.told()),
+                known.partner().or(() -> partner));
+        return keep(known, next, by);
+    }
+
+    private Recorded keep(Known known, Known next, String by) {
+        List<Change> changes = changes(known, next);
+        if (changes.isEmpty() && next.equals(known)) {
             return new Recorded.AlreadyKnown(known.id());
         }
         jdbc.sql("""
-                        update outcome set status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?,
-                            click_id = cast(? as uuid)
+                        update outcome set status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?, name = ?,
+                            email = ?, phone = ?, code = ?, code_key = ?, answer = ?, answer_key = ?, items = ?, note = ?,
+                            partner_source_id = ?, click_id = cast(? as uuid)
                         where id = ?
                         """)
-                .params(standing.status().key(), standing.valueMinor(), standing.refundedMinor())
+                .params(
+                        next.standing().status().key(),
+                        next.standing().valueMinor(),
+                        next.standing().refundedMinor())
                 .param(Timestamp.from(next.occurredAt()))
+                .params(columns(next.told()))
+                .param(next.partner().orElse(null))
                 .param(next.click().map(click -> click.uuid().toString()).orElse(null))
                 .param(known.id())
                 .update();
         Timestamp now = Timestamp.from(clock.instant());
-        for (String[] change : changes) {
+        for (Change change : changes) {
             jdbc.sql("insert into outcome_change values (?, ?, ?, ?, ?, ?, ?)")
                     .params(BusinessScope.current().value(), known.id(), now, by)
-                    .params(change[0], change[1], change[2])
+                    .params(change.field(), change.before(), change.after())
                     .update();
         }
         return new Recorded.Changed(known.id());
@@ -148,8 +227,8 @@ class OutcomeStore {
         return at.truncatedTo(ChronoUnit.MICROS);
     }
 
-    private static List<String[]> changes(Known before, Known after) {
-        List<String[]> changes = new ArrayList<>();
+    private static List<Change> changes(Known before, Known after) {
+        List<Change> changes = new ArrayList<>();
         compare(
                 changes,
                 "status",
@@ -171,12 +250,33 @@ class OutcomeStore {
                 "evidence",
                 before.click().map(ClickId::toString).orElse(""),
                 after.click().map(ClickId::toString).orElse(""));
+        Map<String, String> told = after.told().fields();
+        before.told().fields().forEach((field, text) -> compare(changes, field, text, told.getOrDefault(field, "")));
         return changes;
     }
 
-    private static void compare(List<String[]> changes, String field, Object before, Object after) {
+    /** In the order of their columns, with the keys that codes and answers are compared by. */
+    private static List<String> columns(Told told) {
+        return List.of(
+                told.name(),
+                told.email(),
+                told.phone(),
+                told.code(),
+                GivenCode.find(told.code()).map(GivenCode::key).orElse(""),
+                told.answer(),
+                Tag.isPossible(told.answer()) ? Tag.of(told.answer()).value() : "",
+                told.items(),
+                told.note());
+    }
+
+    private static String cut(Object value) {
+        String text = value.toString();
+        return text.length() <= MAX_SHOWN ? text : text.substring(0, MAX_SHOWN - 1) + "…";
+    }
+
+    private static void compare(List<Change> changes, String field, Object before, Object after) {
         if (!before.equals(after)) {
-            changes.add(new String[] {field, before.toString(), after.toString()});
+            changes.add(new Change(field, cut(before), cut(after)));
         }
     }
 }

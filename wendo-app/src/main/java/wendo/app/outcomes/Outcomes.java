@@ -2,12 +2,14 @@ package wendo.app.outcomes;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
 import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.Standing;
 
 /** Records outcomes of the current business, each once by its kind and reference; later news changes it. */
 @Service
@@ -28,21 +30,28 @@ public class Outcomes {
     /** What somebody of the business puts right by hand. */
     @Transactional
     public Recorded correct(OutcomeReport report, String person) {
-        return keepAll(List.of(report), Reporter.PERSON, person).get(0);
+        return keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
+                .get(0);
     }
 
     /** Records many in one transaction, told of together. */
     @Transactional
     public List<Recorded> recordAll(List<OutcomeReport> reports, Reporter reporter) {
-        return keepAll(reports, reporter, reporter.key());
+        return keepAll(reports, reporter, Optional.empty(), reporter.key());
     }
 
-    private List<Recorded> keepAll(List<OutcomeReport> reports, Reporter reporter, String by) {
+    /** What a partner's file or postback tells: without better evidence, the partner's source is what it came by. */
+    @Transactional
+    public List<Recorded> recordAll(List<OutcomeReport> reports, Reporter reporter, Optional<UUID> partner, String by) {
+        return keepAll(reports, reporter, partner, by);
+    }
+
+    private List<Recorded> keepAll(List<OutcomeReport> reports, Reporter reporter, Optional<UUID> partner, String by) {
         List<Recorded> all = new ArrayList<>();
         List<UUID> fresh = new ArrayList<>();
         List<UUID> changed = new ArrayList<>();
         for (OutcomeReport report : reports) {
-            Recorded recorded = store.keep(report, reporter, by);
+            Recorded recorded = store.keep(report, reporter, partner, by);
             all.add(recorded);
             if (recorded instanceof Recorded.New one) {
                 fresh.add(one.outcome());
@@ -57,5 +66,24 @@ public class Outcomes {
             events.publishEvent(new OutcomesChanged(BusinessScope.current(), changed));
         }
         return List.copyOf(all);
+    }
+
+    /**
+     * Takes an outcome back as if it had never been reported; false, and nothing happens, if other news changed it since
+     * or messages went out because of it.
+     */
+    @Transactional
+    public boolean takeBack(UUID outcome) {
+        return store.takeBack(outcome);
+    }
+
+    /** Makes an outcome stand as before; false, and nothing happens, if others changed it since {@code changedBy} did. */
+    @Transactional
+    public boolean restore(UUID outcome, Standing before, String changedBy, String by) {
+        boolean isRestored = store.restore(outcome, before, changedBy, by);
+        if (isRestored) {
+            events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
+        }
+        return isRestored;
     }
 }

@@ -3,6 +3,7 @@ package wendo.app.outcomes;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -11,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import wendo.app.business.Business;
 import wendo.app.site.ApiFaults;
 import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.Told;
 
 /** The JSON that reports an outcome. Numbers may come as numbers or as text. */
 record ReportBody(
@@ -21,7 +23,14 @@ record ReportBody(
         @Nullable String clickId,
         @Nullable String occurredAt,
         @Nullable String status,
-        @Nullable JsonNode refunded) {
+        @Nullable JsonNode refunded,
+        @Nullable String name,
+        @Nullable String email,
+        @Nullable JsonNode phone,
+        @Nullable JsonNode code,
+        @Nullable String answer,
+        @Nullable JsonNode items,
+        @Nullable JsonNode note) {
 
     /** The checked report; a fault names its field. */
     OutcomeReport check(Business business, Instant now) {
@@ -33,7 +42,16 @@ record ReportBody(
                 orEmpty(clickId),
                 time(),
                 orEmpty(status),
-                text(refunded));
+                text(refunded),
+                new Told.Typed(
+                        orEmpty(name),
+                        orEmpty(email),
+                        text(phone),
+                        business.locale().getCountry(),
+                        text(code),
+                        orEmpty(answer),
+                        itemLine(),
+                        text(note)));
         OutcomeReport.Read read = OutcomeReport.of(fields, business.currency(), now);
         if (read instanceof OutcomeReport.Read.Good good) {
             return good.report();
@@ -42,6 +60,20 @@ record ReportBody(
                 .faults().stream()
                         .map(fault -> new ApiFaults.Fault(fault.field(), fault.message()))
                         .toList());
+    }
+
+    /** A line of text, or a list whose entries are texts, or have a name and perhaps a quantity. */
+    private String itemLine() {
+        if (items == null || !items.isArray()) {
+            return text(items);
+        }
+        List<String> all = new ArrayList<>();
+        items.forEach(item -> all.add(
+                item.isObject()
+                        ? (item.hasNonNull("quantity") ? text(item.get("quantity")) + " × " : "")
+                                + text(item.get("name"))
+                        : text(item)));
+        return String.join(", ", all);
     }
 
     private Optional<Instant> time() {

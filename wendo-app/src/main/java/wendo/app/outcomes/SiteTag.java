@@ -54,13 +54,27 @@ class SiteTag {
         this.clock = clock;
     }
 
+    /** What the tag sends: a report with the site's key and without what only the business may tell. */
     record TagBody(
             @Nullable String site,
             @Nullable String kind,
             @Nullable JsonNode reference,
             @Nullable JsonNode value,
             @Nullable String currency,
-            @Nullable String clickId) {}
+            @Nullable String clickId,
+            @Nullable String name,
+            @Nullable String email,
+            @Nullable JsonNode phone,
+            @Nullable JsonNode code,
+            @Nullable String answer,
+            @Nullable JsonNode items,
+            @Nullable JsonNode note) {
+        ReportBody report() {
+            return new ReportBody(
+                    kind, reference, value, currency, clickId, null, null, null, name, email, phone, code, answer,
+                    items, note);
+        }
+    }
 
     /** A transparent point, 1 by 1, as GIF89a. */
     private static final byte[] POINT =
@@ -77,15 +91,21 @@ class SiteTag {
         if (!automatic.is(request)) {
             record(
                     business,
-                    new ReportBody(
-                            told.get("kind"),
-                            text(told.get("reference")),
-                            text(told.get("value")),
-                            told.get("currency"),
-                            told.get(ClickId.PARAMETER),
-                            null,
-                            null,
-                            null),
+                    new TagBody(
+                                    told.get("site"),
+                                    told.get("kind"),
+                                    text(told.get("reference")),
+                                    text(told.get("value")),
+                                    told.get("currency"),
+                                    told.get(ClickId.PARAMETER),
+                                    null,
+                                    null,
+                                    null,
+                                    text(told.get("code")),
+                                    null,
+                                    text(told.get("items")),
+                                    text(told.get("note")))
+                            .report(),
                     Reporter.IMAGE);
         }
         return ResponseEntity.ok()
@@ -112,11 +132,7 @@ class SiteTag {
     ResponseEntity<Void> report(HttpServletRequest request) throws IOException {
         TagBody body = calls.read(request, TagBody.class);
         BusinessId business = calls.business(body.site());
-        record(
-                business,
-                new ReportBody(
-                        body.kind(), body.reference(), body.value(), body.currency(), body.clickId(), null, null, null),
-                Reporter.SITE_TAG);
+        record(business, body.report(), Reporter.SITE_TAG);
         return ResponseEntity.noContent().build();
     }
 }

@@ -2,6 +2,7 @@ package wendo.core.links;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 
 /**
  * Where a link leads for whom: the first rule whose conditions hold; else one of the ways of its split; else its own
@@ -52,6 +53,12 @@ public record Routing(List<Rule> rules, List<Share> split) {
 
     public boolean isNone() {
         return rules.isEmpty() && split.isEmpty();
+    }
+
+    /** All its ways but the link's own. */
+    public List<Way> ways() {
+        return Stream.concat(rules.stream().map(Rule::way), split.stream().map(Share::way))
+                .toList();
     }
 
     /** The people of a hundred who go the link's own way where no rule holds. */

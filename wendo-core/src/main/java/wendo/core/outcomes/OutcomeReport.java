@@ -17,6 +17,7 @@ import wendo.core.visits.ClickId;
  *
  * @param click the click identifier that came back, if it was readable as one
  * @param refundedMinor how much went back in all, of an outcome that is refunded
+ * @param told what it tells beside what happened
  */
 public record OutcomeReport(
         OutcomeKind kind,
@@ -25,7 +26,8 @@ public record OutcomeReport(
         Optional<ClickId> click,
         Optional<Instant> occurredAt,
         Optional<OutcomeStatus> status,
-        OptionalLong refundedMinor) {
+        OptionalLong refundedMinor,
+        Told told) {
     public static final int MAX_REFERENCE = 100;
 
     /** Clocks of other machines may run ahead by this much. */
@@ -46,7 +48,8 @@ public record OutcomeReport(
             String clickId,
             Optional<Instant> occurredAt,
             String status,
-            String refunded) {}
+            String refunded,
+            Told.Typed told) {}
 
     /** A report, or all that is wrong with it. */
     public sealed interface Read {
@@ -83,6 +86,7 @@ public record OutcomeReport(
                     "Must be open, confirmed, cancelled or refunded, but was \"%s\".".formatted(cut(fields.status()))));
         }
         OptionalLong refunded = readRefund(fields, status, value, currency, faults);
+        Told told = Told.of(fields.told(), faults);
         return faults.isEmpty()
                 ? new Read.Good(new OutcomeReport(
                         kind.orElseThrow(),
@@ -91,7 +95,8 @@ public record OutcomeReport(
                         ClickId.find(fields.clickId()),
                         fields.occurredAt(),
                         status,
-                        refunded))
+                        refunded,
+                        told))
                 : new Read.Bad(List.copyOf(faults));
     }
 

@@ -16,7 +16,9 @@ class OutcomeReportTest {
     private static OutcomeReport.Read read(
             String kind, String reference, String value, String currency, Optional<Instant> at) {
         return OutcomeReport.of(
-                new OutcomeReport.Fields(kind, reference, value, currency, "", at, "", ""), CurrencyUnit.GBP, NOW);
+                new OutcomeReport.Fields(kind, reference, value, currency, "", at, "", "", Told.Typed.none()),
+                CurrencyUnit.GBP,
+                NOW);
     }
 
     /** Decimal places of currencies: ISO 4217. */
@@ -33,7 +35,15 @@ class OutcomeReportTest {
     void values_become_minor_units(String currency, String value, long minor) {
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
-                        "Booking", " B-1 ", value == null ? "" : value, currency, "", Optional.of(NOW), "", ""),
+                        "Booking",
+                        " B-1 ",
+                        value == null ? "" : value,
+                        currency,
+                        "",
+                        Optional.of(NOW),
+                        "",
+                        "",
+                        Told.Typed.none()),
                 CurrencyUnit.of(currency),
                 NOW);
         assertThat(read)
@@ -44,7 +54,8 @@ class OutcomeReportTest {
                         Optional.empty(),
                         Optional.of(NOW),
                         Optional.empty(),
-                        OptionalLong.empty())));
+                        OptionalLong.empty(),
+                        Told.none())));
     }
 
     @ParameterizedTest
@@ -87,7 +98,8 @@ class OutcomeReportTest {
                         "",
                         Optional.empty(),
                         status == null ? "" : status,
-                        refunded == null ? "" : refunded),
+                        refunded == null ? "" : refunded,
+                        Told.Typed.none()),
                 CurrencyUnit.GBP,
                 NOW);
         if (refused == null) {

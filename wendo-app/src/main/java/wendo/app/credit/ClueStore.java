@@ -1,0 +1,77 @@
+package wendo.app.credit;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.business.BusinessScope;
+import wendo.core.outcomes.Clue;
+import wendo.core.outcomes.Evidence;
+
+/** Finds what came with an outcome and what it points to, and keeps it. Runs in the transaction of its caller. */
+@Component
+class ClueStore {
+    /** How long after somebody's lead what they book is still known by their contact details. */
+    private static final int DAYS_OF_CONTACT = 180;
+
+    private final JdbcClient jdbc;
+
+    ClueStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** All but the click identifier, whose source depends on the touches before the outcome. */
+    List<Clue> of(UUID outcome) {
+        return jdbc.sql("""
+                        with o as (select * from outcome where id = :outcome)
+                        select 'code', o.code, (select source_id from source_clue c where c.kind = 'code' and c.key = o.code_key)
+                        from o where o.code_key <> ''
+                        union all
+                        select 'partner', s.name, s.id from o join source s on s.id = o.partner_source_id
+                        union all
+                        select * from (
+                            select 'contact', case when r.email = o.email then o.email else o.phone end, l.source_id
+                            from o
+                            join recipient r on (r.email = o.email and o.email <> '') or (r.phone = o.phone and o.phone <> '')
+                            join link l on l.id = r.link_id
+                            join recipient_list m on m.id = r.list_id and m.made_at <= o.occurred_at
+                            order by m.made_at desc limit 1) sent
+                        union all
+                        select * from (
+                            select 'contact', case when e.email = o.email then o.email else o.phone end, c.source_id
+                            from o
+                            join outcome e on e.id <> o.id and e.occurred_at < o.occurred_at
+                                and e.occurred_at > o.occurred_at - make_interval(days => :days)
+                                and ((e.email = o.email and o.email <> '') or (e.phone = o.phone and o.phone <> ''))
+                            join credit c on c.outcome_id = e.id and c.model = 'last-touch'
+                            order by e.occurred_at desc limit 1) earlier
+                        union all
+                        select 'answer', o.answer, (
+                            select source_id from source_clue c where c.kind = 'answer' and c.key = o.answer_key
+                            union all select id from source s where s.tag = o.answer_key limit 1)
+                        from o where o.answer_key <> ''
+                        """)
+                .param("outcome", outcome)
+                .param("days", DAYS_OF_CONTACT)
+                .query((row, number) -> new Clue(
+                        Evidence.of(row.getString(1)),
+                        row.getString(2),
+                        Optional.ofNullable(row.getObject(3, UUID.class))))
+                .list();
+    }
+
+    /** Of two of one kind the first is kept. */
+    void keep(UUID outcome, List<Clue> clues) {
+        jdbc.sql("delete from outcome_clue where outcome_id = ?").param(outcome).update();
+        Optional<Clue> strongest = Clue.strongest(clues);
+        for (Clue clue : clues) {
+            jdbc.sql("insert into outcome_clue values (?, ?, ?, ?, ?, ?) on conflict do nothing")
+                    .params(BusinessScope.current().value(), outcome)
+                    .params(clue.evidence().key(), clue.said())
+                    .param(clue.source().orElse(null))
+                    .param(strongest.filter(clue::equals).isPresent())
+                    .update();
+        }
+    }
+}

@@ -1,0 +1,6 @@
+package wendo.app.evidence;
+
+import wendo.app.business.BusinessId;
+
+/** A code or an answer stands for another source than before, or for none. */
+public record ClueChanged(BusinessId business, String kind, String key) {}
