@@ -21,6 +21,9 @@ public class LinkDirectory {
     /** Where a link host tells which one it is. */
     public static final String PROOF_PATH = "/.well-known/wendo";
 
+    /** Where a link host shows an entry form: {@code at} is the path that was asked for, {@code to} its destination. */
+    public static final String FORM_PATH = "/t/forms/first";
+
     /** The destination of an address that is no destination of its own: where a link leads outside of its days. */
     public static final UUID NOWHERE = new UUID(0, 0);
 
@@ -42,6 +45,7 @@ public class LinkDirectory {
      * Where a link leads.
      *
      * @param subscribes true if whoever brings an address is subscribed
+     * @param asks true if an entry form may stand before where it leads
      */
     public record Target(
             UUID link,
@@ -50,7 +54,19 @@ public class LinkDirectory {
             Way own,
             Optional<Days> days,
             Optional<Routes> routes,
-            boolean subscribes) {
+            boolean subscribes,
+            boolean asks) {
+
+        /** Its address for a destination it may lead to now; its own for any other. */
+        public String addressFor(UUID destination) {
+            return routes.stream()
+                    .flatMap(by -> by.routing().ways().stream())
+                    .filter(way -> way.destination().equals(destination))
+                    .map(Way::address)
+                    .findFirst()
+                    .or(() -> days.filter(use -> destination.equals(NOWHERE)).map(Days::outsideAddress))
+                    .orElse(own.address());
+        }
 
         /** Outside of its days a link leads where these say; else as its rules do. */
         public Way lead(Instant now, Arriving arriving) {

@@ -41,7 +41,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
             "select name, host_id, business_id, business_name, forwards_to, keeps_cookie from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
-                outside_address, zone, branches, subscribes
+                outside_address, zone, branches, subscribes, asks
             from door_links(?)
             """;
 
@@ -191,7 +191,8 @@ class LinkDirectoryFeed implements SmartLifecycle {
                 new Way(shared.id(row.getObject("destination_id", UUID.class)), row.getString("tagged_address")),
                 days(row),
                 routes(row),
-                row.getBoolean("subscribes"));
+                row.getBoolean("subscribes"),
+                row.getBoolean("asks"));
     }
 
     private static Optional<LinkDirectory.Days> days(ResultSet row) throws SQLException {

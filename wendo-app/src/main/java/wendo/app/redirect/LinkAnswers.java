@@ -72,12 +72,7 @@ class LinkAnswers {
                         Circumstances.languageOf(asking.header("Accept-Language")),
                         seen.visitor(),
                         link));
-        String address = target.subscribes()
-                ? findReader(asking.query())
-                        .map(reader -> optIn(target, reader))
-                        .orElse(way.address())
-                : way.address();
-        String location = Tagging.append(address, ClickId.PARAMETER, click.toString());
+        String location = Tagging.append(address(asking, target, way), ClickId.PARAMETER, click.toString());
         if (asking.method().equals("HEAD")) {
             return new Answer.Led(location, Optional.empty(), "");
         }
@@ -97,6 +92,21 @@ class LinkAnswers {
                 asking.header("Referer"),
                 Circumstances.languageOf(asking.header("Accept-Language")));
         return new Answer.Led(location, Optional.of(visit), seen.cookie());
+    }
+
+    private static String address(Asking asking, LinkDirectory.Target target, Way way) {
+        if (target.asks()) {
+            return "%s?at=%s&to=%s"
+                    .formatted(
+                            LinkDirectory.FORM_PATH,
+                            URLEncoder.encode(slug(asking.path()), StandardCharsets.UTF_8),
+                            way.destination());
+        }
+        return target.subscribes()
+                ? findReader(asking.query())
+                        .map(reader -> optIn(target, reader))
+                        .orElse(way.address())
+                : way.address();
     }
 
     private static String purpose(Asking asking) {

@@ -37,6 +37,8 @@ class LinkServer implements SmartLifecycle {
     private final LinkAnswers answers;
     private final VisitRoad road;
     private final DeadEnd deadEnd;
+    private static final int MAX_PORT = 65_535;
+
     private final Optional<InetSocketAddress> address;
     private final boolean believesProxies;
     private @Nullable EventLoopGroup loops;
@@ -52,8 +54,17 @@ class LinkServer implements SmartLifecycle {
         this.answers = answers;
         this.road = road;
         this.deadEnd = deadEnd;
-        this.address = port.isEmpty() ? Optional.empty() : Optional.of(socket(address, Integer.parseInt(port)));
+        this.address = port.isEmpty() ? Optional.empty() : Optional.of(socket(address, number(port)));
         this.believesProxies = !forwarded.equalsIgnoreCase("none");
+    }
+
+    private static int number(String port) {
+        if (!port.matches("\\d{1,5}") || Integer.parseInt(port) > MAX_PORT) {
+            throw new IllegalArgumentException(
+                    "WENDO_LINK_PORT must be a port, 0 to %d, or empty for none, but was \"%s\"."
+                            .formatted(MAX_PORT, port));
+        }
+        return Integer.parseInt(port);
     }
 
     private static InetSocketAddress socket(String address, int port) {

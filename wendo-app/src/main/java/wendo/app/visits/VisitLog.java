@@ -51,8 +51,15 @@ final class VisitLog implements AutoCloseable {
     private volatile long currentNumber;
     private FileChannel file;
 
+    /** After a fault the file may end in half a line, which must not swallow the next one: a new file is begun. */
+    private boolean isFaulty;
+
     VisitLog(Path folder) throws IOException {
-        this.files = VisitFiles.of(folder);
+        this(VisitFiles.of(folder));
+    }
+
+    VisitLog(VisitFiles files) throws IOException {
+        this.files = files;
         this.currentNumber =
                 files.numbers().stream().mapToLong(Long::longValue).max().orElse(0) + 1;
         this.file = files.append(currentNumber);
@@ -123,11 +130,14 @@ final class VisitLog implements AutoCloseable {
     }
 
     private void write(List<Entry> group) throws IOException {
-        if (file.size() > MAX_FILE_BYTES) {
-            file.close();
+        if (isFaulty || file.size() > MAX_FILE_BYTES) {
+            FileChannel full = file;
             file = files.append(currentNumber + 1);
             currentNumber = currentNumber + 1; // only this thread writes it
+            isFaulty = false;
+            full.close();
         }
+        isFaulty = true;
         ByteBuffer bytes = ByteBuffer.allocate(
                 group.stream().mapToInt(entry -> entry.line().remaining()).sum());
         group.forEach(entry -> bytes.put(entry.line()));
@@ -136,15 +146,20 @@ final class VisitLog implements AutoCloseable {
             file.write(bytes);
         }
         file.force(false);
+        isFaulty = false;
     }
 
     private void watch() {
+        long told = Long.MAX_VALUE;
         try {
             while (!closing) {
                 TimeUnit.MILLISECONDS.sleep(250);
                 long since = writingSince;
                 if (since != Long.MAX_VALUE && System.nanoTime() - since > PATIENCE.toNanos()) {
-                    LOG.error("The disk does not take visits; visitors are answered all the same");
+                    if (told != since) { // once for each stall
+                        LOG.error("The disk does not take visits; visitors are answered all the same");
+                        told = since;
+                    }
                     inWriting.forEach(entry -> entry.answer(false));
                     queue.forEach(entry -> entry.answer(false));
                 }

@@ -1,0 +1,99 @@
+package wendo.app.forms;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.business.Business;
+import wendo.app.business.Businesses;
+import wendo.app.outcomes.Outcomes;
+import wendo.app.outcomes.Recorded;
+import wendo.app.outcomes.Reporter;
+import wendo.app.site.CallLimit;
+import wendo.app.visits.Automatic;
+import wendo.core.outcomes.OutcomeReport;
+
+/** Takes filled-in forms: of people, one at a time, each once however often the button is pressed. */
+@Component
+class FormIntake {
+    private static final Logger LOG = LoggerFactory.getLogger(FormIntake.class);
+
+    /** A field that people do not see. Whoever fills it in is a program. */
+    static final String HONEYPOT = "website";
+
+    private static final String ONCE = "once";
+    private static final int SENT_PER_MINUTE = 10;
+
+    private final Forms forms;
+    private final Outcomes outcomes;
+    private final Businesses businesses;
+    private final Automatic automatic;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+    private final CallLimit limit = new CallLimit(SENT_PER_MINUTE);
+
+    FormIntake(Forms forms, Outcomes outcomes, Businesses businesses, Automatic automatic, Clock clock) {
+        this.forms = forms;
+        this.outcomes = outcomes;
+        this.businesses = businesses;
+        this.automatic = automatic;
+        this.clock = clock;
+    }
+
+    /** A name for what will be sent, so that sending it twice is sending it once. */
+    String once() {
+        byte[] bytes = new byte[6];
+        random.nextBytes(bytes);
+        return HexFormat.of().formatHex(bytes);
+    }
+
+    String once(Map<String, String> typed) {
+        String sent = typed.getOrDefault(ONCE, "");
+        return sent.matches("[0-9a-f]{12}") ? sent : once();
+    }
+
+    /** Faults by field; none means that it is thanked for, which is all that a program learns. */
+    Map<String, String> take(
+            UUID form, Filled filled, Map<String, String> typed, String click, HttpServletRequest request) {
+        if (!limit.allows(request.getRemoteAddr() + " " + form)) {
+            return Map.of(
+                    "form",
+                    "Too much was sent from here within a minute. Nothing is lost: wait a minute, and send it again.");
+        }
+        if (!typed.getOrDefault(HONEYPOT, "").isEmpty() || automatic.is(request)) {
+            LOG.info("A program filled in a form; it was not kept");
+            return Map.of();
+        }
+        OutcomeReport.Read read = filled.read("F-" + once(typed), click, businesses.current(), clock.instant());
+        if (read instanceof OutcomeReport.Read.Bad bad) {
+            Map<String, String> faults = new LinkedHashMap<>();
+            bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+            return faults;
+        }
+        List<Recorded> recorded = outcomes.recordAll(
+                List.of(((OutcomeReport.Read.Good) read).report()),
+                Reporter.FORM,
+                Optional.empty(),
+                Reporter.FORM.key());
+        if (recorded.get(0) instanceof Recorded.New one) {
+            forms.came(form, one.outcome());
+        }
+        return Map.of();
+    }
+
+    /** In the business's language and under its name. */
+    ModelAndView within(ModelAndView page) {
+        Business business = businesses.current();
+        return page.addObject("business", business.name())
+                .addObject("language", business.locale().getLanguage());
+    }
+}

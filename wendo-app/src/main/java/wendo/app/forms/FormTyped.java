@@ -1,0 +1,63 @@
+package wendo.app.forms;
+
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import wendo.app.site.Refusal;
+
+/** A form as somebody of the business typed it, with what is wrong. */
+record FormTyped(EntryForm form, Map<String, String> faults) {
+
+    static FormTyped of(Map<String, String> typed) {
+        Map<FormField, Ask> asks = new EnumMap<>(FormField.class);
+        for (FormField field : FormField.values()) {
+            asks.put(field, Ask.of(typed.getOrDefault("ask." + field.key(), "")));
+        }
+        Optional<Purpose> purpose = Purpose.find(text(typed, "purpose"));
+        EntryForm form = new EntryForm(
+                text(typed, "name"),
+                purpose.orElse(Purpose.ENQUIRY),
+                text(typed, "title"),
+                text(typed, "intro"),
+                text(typed, "button"),
+                text(typed, "thanks"),
+                EntryForm.ACCENTS.contains(text(typed, "accent")) ? text(typed, "accent") : "sea",
+                text(typed, "promise"),
+                text(typed, "answers"),
+                asks);
+        return new FormTyped(form, faults(form));
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "").strip().replace("\0", "");
+    }
+
+    private static Map<String, String> faults(EntryForm form) {
+        Map<String, String> faults = new LinkedHashMap<>();
+        needed(faults, "name", form.name(), "Give the form a name; only you see it.");
+        needed(faults, "title", form.title(), "Say in a few words what the form is for; visitors see it.");
+        needed(faults, "button", form.button(), "Say what the button does, like “Send”.");
+        needed(faults, "thanks", form.thanks(), "Say what happens next; it is shown when the form was sent.");
+        Refusal.tooLong(faults, "name", form.name(), 80);
+        Refusal.tooLong(faults, "title", form.title(), 120);
+        Refusal.tooLong(faults, "intro", form.intro(), 600);
+        Refusal.tooLong(faults, "button", form.button(), 40);
+        Refusal.tooLong(faults, "thanks", form.thanks(), 600);
+        Refusal.tooLong(faults, "promise", form.promise(), 300);
+        Refusal.tooLong(faults, "answers", form.answers(), 600);
+        if (form.ask(FormField.EMAIL) == Ask.OFF && form.ask(FormField.PHONE) == Ask.OFF) {
+            faults.put("asks", "Ask for an e-mail or a phone number, or nobody who writes can be answered.");
+        }
+        if (form.ask(FormField.CONSENT) != Ask.OFF) {
+            needed(faults, "promise", form.promise(), "Say what visitors consent to.");
+        }
+        return faults;
+    }
+
+    private static void needed(Map<String, String> faults, String field, String text, String message) {
+        if (text.isEmpty()) {
+            faults.put(field, message);
+        }
+    }
+}

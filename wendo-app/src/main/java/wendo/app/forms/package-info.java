@@ -1,0 +1,7 @@
+/** Entry forms: hosted here for a business, shown before what a link leads to or on a page of their own. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "outcomes", "site", "visits"})
+@NullMarked
+package wendo.app.forms;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;
