@@ -143,7 +143,7 @@ public final class DemoSite implements AutoCloseable {
         }
     }
 
-    private static Map<String, String> form(InputStream in) throws IOException {
+    static Map<String, String> form(InputStream in) throws IOException {
         Map<String, String> form = new HashMap<>();
         for (String pair : new String(in.readNBytes(MAX_FORM), StandardCharsets.UTF_8).split("&", -1)) {
             int equals = pair.indexOf('=');
@@ -156,7 +156,7 @@ public final class DemoSite implements AutoCloseable {
         return form;
     }
 
-    private static String escape(String text) {
+    static String escape(String text) {
         return text.replace("&", "&amp;")
                 .replace("<", "&lt;")
                 .replace(">", "&gt;")

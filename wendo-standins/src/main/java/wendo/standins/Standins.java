@@ -10,7 +10,15 @@ public final class Standins {
         int port = Integer.parseInt(setting("WENDO_SITE_PORT", "8090"));
         String linkOrigin = setting("WENDO_LINK_ORIGIN", "http://go.localhost:8080");
         DemoSite site = DemoSite.start(port, linkOrigin, setting("WENDO_SITE_KEY", ""));
-        Runtime.getRuntime().addShutdownHook(new Thread(site::close));
+        PostOffice office = PostOffice.start(
+                Integer.parseInt(setting("WENDO_MAIL_PORT", "8025")),
+                Integer.parseInt(setting("WENDO_POST_PORT", "8091")),
+                "http://127.0.0.1:" + setting("WENDO_PORT", "8080") + "/t/messages/news",
+                setting("WENDO_TEXT_GATEWAY_KEY", "demo"));
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            site.close();
+            office.close();
+        }));
     }
 
     private static String setting(String name, String otherwise) {

@@ -1,0 +1,33 @@
+package wendo.app.sending;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * A message that is to go out.
+ *
+ * @param purpose plan, alert or share; with the lead and {@code place} it names the message, which goes out once
+ */
+public record Draft(
+        UUID lead,
+        String purpose,
+        int place,
+        Road road,
+        String recipient,
+        String subject,
+        String body,
+        Optional<UUID> clip,
+        Instant dueAt) {
+    private static final int MAX_SUBJECT = 200;
+    private static final int MAX_BODY = 4000;
+
+    public Draft {
+        subject = cut(subject.replaceAll("[\\r\\n]+", " "), MAX_SUBJECT);
+        body = cut(body, MAX_BODY);
+    }
+
+    private static String cut(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
+    }
+}

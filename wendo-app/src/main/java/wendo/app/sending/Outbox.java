@@ -1,0 +1,119 @@
+package wendo.app.sending;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessScope;
+
+/** Messages that wait, went out, or came to nothing. */
+@Service
+public class Outbox {
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Outbox(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** A message as pages show it. */
+    public record Message(
+            UUID id,
+            String purpose,
+            Road road,
+            String recipient,
+            String subject,
+            String body,
+            Instant dueAt,
+            String state,
+            Optional<Instant> sentAt,
+            String said) {}
+
+    public record Answer(Instant at, String text) {}
+
+    /** Keeps a message until it is due. One of the same lead, purpose and place is there already: then it stays so. */
+    @Transactional
+    public void put(Draft draft) {
+        jdbc.sql("""
+                        insert into outgoing values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, null, null, '')
+                        on conflict do nothing
+                        """)
+                .params(
+                        UUID.randomUUID(),
+                        BusinessScope.current().value(),
+                        draft.lead(),
+                        draft.purpose(),
+                        draft.place())
+                .params(draft.road().key(), draft.recipient(), draft.subject(), draft.body())
+                .param(draft.clip().orElse(null))
+                .param(Timestamp.from(draft.dueAt()))
+                .update();
+    }
+
+    /** What waits of a lead's plan goes out no more. Answers how many messages that were. */
+    @Transactional
+    public int stop(UUID lead, String why) {
+        return jdbc.sql("""
+                        update outgoing set state = 'stopped', said = ?
+                        where lead_id = ? and purpose = 'plan' and state = 'waiting'
+                        """).params(why, lead).update();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Message> of(UUID lead) {
+        return jdbc.sql("""
+                        select id, purpose, road, recipient, subject, body, due_at, state, sent_at, said
+                        from outgoing where lead_id = ? order by due_at, purpose, place
+                        """).param(lead).query(Outbox::read).list();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Answer> answers(UUID lead) {
+        return jdbc.sql("select received_at, text from answer_received where lead_id = ? order by received_at")
+                .param(lead)
+                .query((row, number) -> new Answer(row.getTimestamp(1).toInstant(), row.getString(2)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isOptedOut(String contact) {
+        return jdbc.sql("select exists (select from opted_out where contact = ?)")
+                .param(contact)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /** From now on nothing of a plan goes to this contact. */
+    @Transactional
+    public void optOut(String contact) {
+        jdbc.sql("insert into opted_out values (?, ?, ?) on conflict do nothing")
+                .params(BusinessScope.current().value(), contact, Timestamp.from(clock.instant()))
+                .update();
+        jdbc.sql("""
+                        update outgoing set state = 'stopped', said = 'They want no more messages.'
+                        where recipient = ? and purpose = 'plan' and state = 'waiting'
+                        """).param(contact).update();
+    }
+
+    private static Message read(ResultSet row, int number) throws SQLException {
+        return new Message(
+                row.getObject(1, UUID.class),
+                row.getString(2),
+                Road.of(row.getString(3)),
+                row.getString(4),
+                row.getString(5),
+                row.getString(6),
+                row.getTimestamp(7).toInstant(),
+                row.getString(8),
+                Optional.ofNullable(row.getTimestamp(9)).map(Timestamp::toInstant),
+                row.getString(10));
+    }
+}
