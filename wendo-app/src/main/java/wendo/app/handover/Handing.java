@@ -1,0 +1,168 @@
+package wendo.app.handover;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.accounts.Accounts;
+import wendo.app.accounts.Colleague;
+import wendo.app.business.Business;
+import wendo.app.business.Businesses;
+import wendo.app.leads.Leads;
+import wendo.app.sending.Draft;
+import wendo.app.sending.Outbox;
+import wendo.app.sending.Road;
+import wendo.core.handover.SendingHours;
+import wendo.core.media.MergeText;
+
+/** Hands one lead over: owner, labels, note, sharing, alert and follow-up. Runs in the transaction of its caller. */
+@Component
+class Handing {
+    private final JdbcClient jdbc;
+    private final Handovers handovers;
+    private final Rounds rounds;
+    private final Plans plans;
+    private final Leads leads;
+    private final Outbox outbox;
+    private final Accounts accounts;
+    private final Businesses businesses;
+    private final Clock clock;
+    private final String home;
+
+    Handing(
+            JdbcClient jdbc,
+            Handovers handovers,
+            Rounds rounds,
+            Plans plans,
+            Leads leads,
+            Outbox outbox,
+            Accounts accounts,
+            Businesses businesses,
+            Clock clock,
+            @Value("${wendo.origin}") String home) {
+        this.jdbc = jdbc;
+        this.handovers = handovers;
+        this.rounds = rounds;
+        this.plans = plans;
+        this.leads = leads;
+        this.outbox = outbox;
+        this.accounts = accounts;
+        this.businesses = businesses;
+        this.clock = clock;
+        this.home = home;
+    }
+
+    void hand(UUID id) {
+        Arrived lead = jdbc.sql(Arrived.SQL).param(id).query(Arrived::of).single();
+        Business business = businesses.current();
+        Handover handover = handovers.of(lead.link(), lead.source(), lead.campaign());
+        Optional<Colleague> owner = owner(handover, lead, business);
+        Map<String, String> fields =
+                lead.fields(business.name(), owner.map(Colleague::name).orElse(""));
+        leads.give(
+                id,
+                new Leads.Given(
+                        owner.map(Colleague::id),
+                        handover.labels(),
+                        new MergeText(handover.note()).fill(fields),
+                        handover.partner()),
+                owner.map(one -> "Given to " + one.name() + ".").orElse("Nobody was set to get it."));
+        if (lead.isLate()) {
+            return;
+        }
+        if (handover.alerts()) {
+            owner.ifPresent(one -> alert(lead, one, business));
+        }
+        if (!handover.partner().isEmpty()) {
+            outbox.put(mail(
+                    lead,
+                    "share",
+                    handover.partner(),
+                    "A lead from " + business.name() + ": " + lead.called(),
+                    told(lead)));
+        }
+        handover.plan().ifPresent(plan -> followUp(lead, plans.steps(plan), fields));
+    }
+
+    private Optional<Colleague> owner(Handover handover, Arrived lead, Business business) {
+        Optional<UUID> person = switch (handover.ownerIs()) {
+            case "issuer" -> lead.issuer();
+            case "person" -> handover.person();
+            case "round" -> handover.round().flatMap(round -> rounds.next(round, business.today(clock)));
+            default -> Optional.empty();
+        };
+        return person.flatMap(id -> accounts.colleagues().stream()
+                .filter(one -> one.id().equals(id))
+                .findFirst());
+    }
+
+    /** With the running count of the day, so that a rush is noticed. */
+    private void alert(Arrived lead, Colleague owner, Business business) {
+        long count = jdbc.sql("select count(*) from lead where (arrived_at at time zone ?)::date = ?")
+                .params(business.zone().getId(), business.today(clock))
+                .query(Long.class)
+                .single();
+        String subject = "Lead %d of today: %s".formatted(count, lead.called());
+        outbox.put(
+                mail(lead, "alert", owner.email(), subject, told(lead) + "\n" + home + "/leads/" + lead.id() + "\n"));
+    }
+
+    private Draft mail(Arrived lead, String purpose, String to, String subject, String body) {
+        return new Draft(lead.id(), purpose, 0, Road.EMAIL, to, subject, body, Optional.empty(), clock.instant());
+    }
+
+    private static String told(Arrived lead) {
+        StringBuilder text = new StringBuilder();
+        line(text, "Name", lead.name());
+        line(text, "E-mail", lead.email());
+        line(text, "Phone", lead.phone());
+        line(text, "Of what", lead.items());
+        line(text, "Message", lead.message());
+        line(text, "Source", lead.sourceName().isEmpty() ? "unknown" : lead.sourceName());
+        return text.toString();
+    }
+
+    private static void line(StringBuilder text, String what, String said) {
+        if (!said.isEmpty()) {
+            text.append(what).append(": ").append(said).append('\n');
+        }
+    }
+
+    private void followUp(Arrived lead, List<Plans.Step> steps, Map<String, String> fields) {
+        SendingHours hours = handovers.hours();
+        int place = 0;
+        for (Plans.Step step : steps) {
+            Instant due = hours.due(lead.at(), step.delay());
+            String body = new MergeText(step.body()).fill(fields);
+            String to = step.kind().equals("email") ? lead.email() : lead.phone();
+            if (step.kind().equals("task")) {
+                leads.addTask(lead.id(), Optional.of(place), body, due);
+            } else if (to.isEmpty() || outbox.isOptedOut(to)) {
+                leads.note(
+                        lead.id(),
+                        "Wendo",
+                        "Step %d of the follow-up was left out: %s."
+                                .formatted(
+                                        place + 1,
+                                        to.isEmpty() ? "there is no address for it" : "they want no more messages"));
+            } else {
+                outbox.put(new Draft(
+                        lead.id(),
+                        "plan",
+                        place,
+                        Road.of(step.kind()),
+                        to,
+                        new MergeText(step.subject()).fill(fields),
+                        body,
+                        step.clip(),
+                        due));
+            }
+            place++;
+        }
+    }
+}

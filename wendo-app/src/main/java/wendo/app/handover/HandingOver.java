@@ -1,0 +1,104 @@
+package wendo.app.handover;
+
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.transaction.event.TransactionalEventListener;
+import wendo.app.business.BusinessId;
+import wendo.app.business.BusinessScope;
+import wendo.app.leads.Leads;
+import wendo.app.outcomes.OutcomesRecorded;
+import wendo.app.sending.MessageAnswered;
+import wendo.app.visits.VisitsStored;
+
+/** Takes up leads as they arrive and hands each over once, when the visit that brought it is known or a minute later. */
+@Configuration
+class HandingOver {
+    private static final Logger LOG = LoggerFactory.getLogger(HandingOver.class);
+    private static final Duration PATIENCE = Duration.ofMinutes(1);
+    private static final int PORTION = 100;
+
+    private final JdbcClient jdbc;
+    private final BusinessScope scope;
+    private final Leads leads;
+    private final Handing handing;
+    private final Clock clock;
+
+    HandingOver(JdbcClient jdbc, BusinessScope scope, Leads leads, Handing handing, Clock clock) {
+        this.jdbc = jdbc;
+        this.scope = scope;
+        this.leads = leads;
+        this.handing = handing;
+        this.clock = clock;
+    }
+
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesRecorded event) {
+        scope.within(event.business(), () -> {
+            leads.take(event.outcomes());
+            event.outcomes().forEach(leads::becomes);
+            return handAll();
+        });
+    }
+
+    /** A lead can be faster than the carrier of its visit. */
+    @Async
+    @EventListener
+    void on(VisitsStored event) {
+        scope.within(event.business(), this::handAll);
+    }
+
+    @Async
+    @TransactionalEventListener(fallbackExecution = true)
+    void on(MessageAnswered event) {
+        scope.within(event.business(), () -> {
+            String said = event.wantsNoMore() ? "They want no more messages." : "They answered.";
+            leads.note(event.lead(), "Wendo", said);
+            leads.stop(event.lead(), said);
+            return true;
+        });
+    }
+
+    /** What an event did not bring about: its visit came later, or the process died in between. */
+    @Bean
+    RecurringTask<Void> handingOverTask() {
+        return Tasks.recurring("handing-over", FixedDelay.ofSeconds(3)).execute((task, context) -> handWaiting());
+    }
+
+    void handWaiting() {
+        for (UUID id : jdbc.sql("select door_leads_waiting()").query(UUID.class).list()) {
+            try {
+                scope.within(new BusinessId(id), this::handAll);
+            } catch (RuntimeException e) { // what is wrong with one business keeps no other's leads waiting
+                LOG.error("Leads of business {} could not be handed over", id, e);
+            }
+        }
+    }
+
+    private int handAll() {
+        List<UUID> ready = jdbc.sql("""
+                        select l.outcome_id from lead l join outcome o on o.id = l.outcome_id
+                        where l.handed_at is null and not o.is_proof and (o.click_id is null or l.arrived_at < ? or exists (
+                            select from visit v where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)))
+                        order by l.arrived_at limit ?
+                        """)
+                .params(Timestamp.from(clock.instant().minus(PATIENCE)), PORTION)
+                .query(UUID.class)
+                .list();
+        ready.stream().filter(leads::hand).forEach(handing::hand);
+        return ready.size();
+    }
+}

@@ -1,0 +1,170 @@
+package wendo.app.leads;
+
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.Accounts;
+import wendo.app.accounts.Colleague;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.sending.Outbox;
+import wendo.app.site.Amount;
+import wendo.app.site.Refusal;
+
+/** The list of leads, and one lead. */
+@Controller
+@RequestMapping("/leads")
+class LeadPages {
+    private static final int MAX_REASON = 200;
+    private static final int MAX_TASK = 400;
+
+    private final Leads leads;
+    private final LeadQueries queries;
+    private final Outbox outbox;
+    private final Accounts accounts;
+
+    LeadPages(Leads leads, LeadQueries queries, Outbox outbox, Accounts accounts) {
+        this.leads = leads;
+        this.queries = queries;
+        this.outbox = outbox;
+        this.accounts = accounts;
+    }
+
+    @GetMapping
+    ModelAndView list(
+            @RequestParam(defaultValue = "open") String whose,
+            @RequestParam(defaultValue = "0") String page,
+            CurrentPerson person) {
+        int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
+        return new ModelAndView("leads/list")
+                .addObject("rows", queries.page(whose, person.id(), number))
+                .addObject("counts", queries.counts(person.id()))
+                .addObject("whose", whose)
+                .addObject("page", number)
+                .addObject("pageSize", LeadQueries.PAGE);
+    }
+
+    @GetMapping("/{id}")
+    ModelAndView one(@PathVariable UUID id) {
+        return page(find(id), Map.of(), Map.of());
+    }
+
+    private ModelAndView page(LeadQueries.Row lead, Map<String, String> typed, Map<String, String> faults) {
+        return new ModelAndView("leads/page")
+                .addObject("lead", lead)
+                .addObject("stages", Stage.values())
+                .addObject("colleagues", accounts.colleagues())
+                .addObject("trail", queries.trail(lead.id()))
+                .addObject("messages", outbox.of(lead.id()))
+                .addObject("answers", outbox.answers(lead.id()))
+                .addObject(
+                        "optedOut",
+                        !lead.email().isEmpty() && outbox.isOptedOut(lead.email())
+                                || !lead.phone().isEmpty() && outbox.isOptedOut(lead.phone()))
+                .addObject("tasks", queries.tasks(lead.id()))
+                .addObject("events", queries.events(lead.id()))
+                .addObject("typed", typed)
+                .addObject("faults", faults);
+    }
+
+    @PostMapping("/{id}/stage")
+    ModelAndView stage(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        LeadQueries.Row lead = find(id);
+        Map<String, String> faults = new HashMap<>();
+        Stage stage = Stage.find(typed.getOrDefault("stage", "")).orElse(Stage.NEW);
+        String reason = typed.getOrDefault("reason", "").strip();
+        String amount = typed.getOrDefault("quoted", "").strip();
+        long quoted = lead.quotedMinor();
+        if (stage == Stage.QUOTED || stage == Stage.WON && !amount.isEmpty()) {
+            try {
+                quoted = Amount.of(amount, business.currency(), business.locale())
+                        .minor();
+            } catch (IllegalArgumentException e) {
+                faults.put("quoted", String.valueOf(e.getMessage()));
+            }
+        }
+        if (stage == Stage.LOST && reason.isEmpty()) {
+            faults.put("reason", "Say why in a few words; it tells which sources bring the wrong people.");
+        }
+        Refusal.tooLong(faults, "reason", reason, MAX_REASON);
+        if (!faults.isEmpty()) {
+            return Refusal.of(page(lead, typed, faults));
+        }
+        String said = "Stage: " + stage.key() + (stage == Stage.QUOTED ? ", " + amount : "")
+                + (stage == Stage.LOST ? ", " + reason : "") + ".";
+        leads.stage(id, stage, quoted, stage == Stage.LOST ? reason : "", person.name(), said);
+        return back(id);
+    }
+
+    @PostMapping("/{id}/owner")
+    ModelAndView own(@PathVariable UUID id, @RequestParam(defaultValue = "") String owner, CurrentPerson person) {
+        find(id);
+        Optional<Colleague> to = accounts.colleagues().stream()
+                .filter(one -> one.id().toString().equals(owner))
+                .findFirst();
+        String said = to.map(one -> "Given to " + one.name() + ".").orElse("Nobody has it now.");
+        leads.own(id, to.map(Colleague::id), person.name(), said);
+        return back(id);
+    }
+
+    /** They answered by another road: by phone, or by mail to a person's own mailbox. */
+    @PostMapping("/{id}/answered")
+    ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
+        find(id);
+        leads.note(id, person.name(), "They answered.");
+        leads.stop(id, "They answered.");
+        return back(id);
+    }
+
+    @PostMapping("/{id}/tasks")
+    ModelAndView addTask(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        LeadQueries.Row lead = find(id);
+        Map<String, String> faults = new HashMap<>();
+        String text = typed.getOrDefault("task", "").strip();
+        if (text.isEmpty()) {
+            faults.put("task", "Say what is to be done.");
+        }
+        Refusal.tooLong(faults, "task", text, MAX_TASK);
+        try {
+            LocalDateTime due = LocalDateTime.parse(typed.getOrDefault("due", ""));
+            if (faults.isEmpty() && due.getYear() >= 2000 && due.getYear() < 2200) {
+                leads.addTask(
+                        id, Optional.empty(), text, due.atZone(business.zone()).toInstant());
+                return back(id);
+            }
+            faults.putIfAbsent("due", "Choose a day and a time.");
+        } catch (DateTimeException e) {
+            faults.put("due", "Choose a day and a time.");
+        }
+        return Refusal.of(page(lead, typed, faults));
+    }
+
+    @PostMapping("/{id}/tasks/{task}")
+    ModelAndView finish(@PathVariable UUID id, @PathVariable UUID task, CurrentPerson person) {
+        find(id);
+        leads.finishTask(id, task, person.name());
+        return back(id);
+    }
+
+    private static ModelAndView back(UUID id) {
+        return new ModelAndView("redirect:/leads/" + id);
+    }
+
+    private LeadQueries.Row find(UUID id) {
+        return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

@@ -1,0 +1,158 @@
+package wendo.app.leads;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.business.BusinessScope;
+import wendo.app.sending.Outbox;
+
+/** What is done with leads. Each change leaves a line in the lead's history. */
+@Service
+public class Leads {
+    private static final int DAYS_OF_CONTACT = 180;
+
+    private static final int MAX_NOTE = 1000;
+    private static final int MAX_LINE = 400;
+
+    private final JdbcClient jdbc;
+    private final Outbox outbox;
+    private final Clock clock;
+
+    Leads(JdbcClient jdbc, Outbox outbox, Clock clock) {
+        this.jdbc = jdbc;
+        this.outbox = outbox;
+        this.clock = clock;
+    }
+
+    /** What a handover gives a lead on its arrival. */
+    public record Given(Optional<UUID> owner, List<String> labels, String note, String sharedWith) {}
+
+    /** Takes up outcomes that are leads and no tests, each once. */
+    @Transactional
+    public void take(List<UUID> outcomes) {
+        jdbc.sql("""
+                        insert into lead
+                        select id, business_id, null, 'new', 0, '', '{}', '', '', null, occurred_at, null
+                        from outcome where id in (:outcomes) and kind = 'lead' and not is_proof
+                        on conflict do nothing
+                        """).param("outcomes", outcomes).update();
+    }
+
+    /** True for the one caller that hands this lead over; from then on it is handed over. */
+    @Transactional
+    public boolean hand(UUID lead) {
+        return jdbc.sql("update lead set handed_at = ? where outcome_id = ? and handed_at is null")
+                        .params(Timestamp.from(clock.instant()), lead)
+                        .update()
+                == 1;
+    }
+
+    @Transactional
+    public void give(UUID lead, Given given, String said) {
+        jdbc.sql(
+                        "update lead set owner_id = cast(? as uuid), labels = ?, note = ?, shared_with = ? where outcome_id = ?")
+                .param(given.owner().map(UUID::toString).orElse(null))
+                .param(given.labels().toArray(String[]::new))
+                .params(cut(given.note(), MAX_NOTE), given.sharedWith(), lead)
+                .update();
+        note(lead, "Wendo", said);
+    }
+
+    @Transactional
+    public void addTask(UUID lead, Optional<Integer> place, String text, Instant dueAt) {
+        jdbc.sql("insert into lead_task values (?, ?, ?, ?, ?, ?, null, '') on conflict do nothing")
+                .params(UUID.randomUUID(), BusinessScope.current().value(), lead)
+                .param(place.orElse(null))
+                .params(cut(text, MAX_LINE), Timestamp.from(dueAt))
+                .update();
+    }
+
+    /** Ends the follow-up of a lead; tasks stay, for a person decides on them. */
+    @Transactional
+    public void stop(UUID lead, String why) {
+        int stopped = outbox.stop(lead, why);
+        if (stopped > 0) {
+            note(
+                    lead,
+                    "Wendo",
+                    "%s %d %s of the follow-up not sent."
+                            .formatted(why, stopped, stopped == 1 ? "message is" : "messages are"));
+        }
+    }
+
+    /** Fields that were filled in can make a text longer than its column. */
+    private static String cut(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most - 1) + "…";
+    }
+
+    /** A line in the lead's history. */
+    @Transactional
+    public void note(UUID lead, String by, String said) {
+        jdbc.sql("insert into lead_event values (?, ?, ?, ?, ?)")
+                .params(BusinessScope.current().value(), lead, Timestamp.from(clock.instant()), by)
+                .param(cut(said, MAX_LINE))
+                .update();
+    }
+
+    /** A booking or purchase of somebody whose lead is open: that is what the lead became. */
+    @Transactional
+    public void becomes(UUID outcome) {
+        List<UUID> open = jdbc.sql("""
+                        select l.outcome_id from outcome o
+                        join outcome lo on lo.kind = 'lead' and lo.occurred_at <= o.occurred_at
+                            and lo.occurred_at > o.occurred_at - make_interval(days => :days)
+                            and ((lo.email = o.email and o.email <> '') or (lo.phone = o.phone and o.phone <> '')
+                                or lo.reference = o.reference)
+                        join lead l on l.outcome_id = lo.id and l.became_id is null and l.stage <> 'lost'
+                        where o.id = :outcome and o.kind <> 'lead' and not o.is_proof
+                        order by lo.occurred_at desc limit 1
+                        """)
+                .param("outcome", outcome)
+                .param("days", DAYS_OF_CONTACT)
+                .query(UUID.class)
+                .list();
+        for (UUID lead : open) {
+            jdbc.sql("update lead set became_id = ?, stage = 'won' where outcome_id = ?")
+                    .params(outcome, lead)
+                    .update();
+            note(lead, "Wendo", "They booked or bought: the lead is won.");
+            stop(lead, "They booked or bought.");
+        }
+    }
+
+    @Transactional
+    void stage(UUID lead, Stage stage, long quotedMinor, String lostReason, String by, String said) {
+        jdbc.sql("update lead set stage = ?, quoted_minor = ?, lost_reason = ? where outcome_id = ?")
+                .params(stage.key(), quotedMinor, lostReason, lead)
+                .update();
+        note(lead, by, said);
+        if (stage.isOver()) {
+            stop(lead, stage == Stage.WON ? "The lead is won." : "The lead is lost.");
+        }
+    }
+
+    @Transactional
+    void own(UUID lead, Optional<UUID> owner, String by, String said) {
+        jdbc.sql("update lead set owner_id = cast(? as uuid) where outcome_id = ?")
+                .param(owner.map(UUID::toString).orElse(null))
+                .param(lead)
+                .update();
+        note(lead, by, said);
+    }
+
+    /** False if it was done before. */
+    @Transactional
+    boolean finishTask(UUID lead, UUID task, String by) {
+        return jdbc.sql(
+                                "update lead_task set done_at = ?, done_by = ? where id = ? and lead_id = ? and done_at is null")
+                        .params(Timestamp.from(clock.instant()), by, task, lead)
+                        .update()
+                == 1;
+    }
+}

@@ -1,0 +1,207 @@
+package wendo.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import wendo.app.TestPost;
+import wendo.app.WendoTest;
+import wendo.standins.DemoSite;
+
+/** From a form to a lead with a follow-up, and from a file to outcomes, in a browser. */
+@Tag("browser")
+class LeadJourneyTest extends WendoTest {
+    private final Browser browser = new Browser();
+    private Tenant tenant;
+    private DemoSite site;
+    private Page page;
+    private String slug;
+
+    @BeforeEach
+    void open() throws Exception {
+        tenant = tenant("Ternabout");
+        site = DemoSite.start(0, "http://" + tenant.host() + ":" + port, tenant.siteKey());
+        slug = http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards")
+                .get(0);
+        page = browser.page(1280, 800);
+        page.navigate("http://localhost:" + port + "/");
+        page.getByLabel("E-mail").fill(tenant.email());
+        page.getByLabel("Password").fill(PASSWORD);
+        button("Sign in");
+        assertThat(page).hasURL(Pattern.compile(".*/today.*"));
+    }
+
+    @AfterEach
+    void nothing_went_wrong_on_the_way() {
+        browser.close();
+        site.close();
+        assertThat(browser.complaints.stream()
+                        .filter(complaint -> !complaint.contains("422"))
+                        .toList())
+                .isEmpty();
+    }
+
+    private void button(String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .first()
+                .click();
+    }
+
+    private void go(String path) {
+        page.navigate("http://localhost:" + port + path);
+    }
+
+    private String id(String sql) {
+        return in(tenant, () -> jdbc.sql(sql).query(String.class).single());
+    }
+
+    @Test
+    void a_form_before_the_page_brings_a_lead_that_is_answered_by_a_plan() {
+        go("/setup/forms");
+        page.getByText("Make a form").click();
+        button("Make it");
+        assertThat(page.locator("#title-fault")).containsText("visitors see it");
+        page.getByLabel("Title").fill("Ask about a group day");
+        page.getByLabel("Name of the form").fill("Group days");
+        page.getByLabel("Message: needed").check();
+        button("Make it");
+        assertThat(page.locator("h1")).hasText("Group days");
+        assertThat(Browser.axe(page)).isEmpty();
+
+        go("/links/" + id("select id::text from link") + "/form");
+        page.getByLabel("first, then on to where it leads").check();
+        page.getByLabel("Form", new Page.GetByLabelOptions().setExact(true)).selectOption("Group days");
+        button("Keep it");
+        assertThat(Browser.axe(page)).isEmpty();
+
+        go("/setup/follow-up/new");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Thanks");
+        page.locator("[name='subject.0']").fill("Ahoy {first name|sailor}");
+        page.locator("[name='body.0']").fill("You came by {source}.");
+        button("Keep the plan");
+        assertThat(page.locator("h1")).hasText("Thanks");
+        assertThat(Browser.axe(page)).isEmpty();
+        go("/setup/handovers");
+        assertThat(Browser.axe(page)).isEmpty();
+        page.getByText("All leads", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Follow-up plan").selectOption("Thanks");
+        assertThat(Browser.axe(page)).isEmpty();
+        button("Keep it");
+        assertThat(page.locator("main")).containsText("Thanks");
+
+        await(
+                "the link host knows",
+                () -> http().visit(tenant.host(), slug)
+                        .headers()
+                        .firstValue("Location")
+                        .orElseThrow()
+                        .startsWith("/t/forms"));
+        in(
+                tenant,
+                () -> jdbc.sql("update business set cut_off = '23:59:59', quiet_from = '00:00', quiet_until = '00:00'")
+                        .update());
+        String email = tenant.host().replace(".localhost", "") + "@marsh.example";
+        Page visitor = browser.page(390, 844);
+        visitor.navigate("http://" + tenant.host() + ":" + port + "/" + slug);
+        assertThat(visitor.locator("h1")).hasText("Ask about a group day");
+        assertThat(Browser.axe(visitor)).isEmpty();
+        visitor.getByLabel("Your name").fill("Ines Marsh");
+        visitor.getByLabel("Your e-mail").fill(email);
+        visitor.getByLabel("Your phone number").fill("12");
+        visitor.getByLabel("What would you like to tell us").fill("Twelve of us, in June.");
+        visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(visitor.locator("#phone-fault")).containsText("no phone number that can be dialled");
+        assertThat(visitor.getByLabel("Your name")).hasValue("Ines Marsh");
+        visitor.getByLabel("Your phone number").fill("07700 900123");
+        visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(visitor.locator("h1")).hasText("It is sent");
+        await("the mail goes out", () -> TestPost.instance().mailTo(email).size() == 1);
+
+        go("/leads");
+        page.getByText("Ines Marsh").click();
+        assertThat(page.locator("main")).containsText("Twelve of us, in June.");
+        assertThat(page.locator("main")).containsText("Ahoy Ines");
+        assertThat(page.getByText("Outcomes", new Page.GetByTextOptions().setExact(true))
+                        .first())
+                .hasAttribute("aria-current", "page");
+        assertThat(Browser.axe(page)).isEmpty();
+        page.getByLabel("Stage").selectOption("quoted");
+        page.getByLabel("Quoted, GBP").fill("1,250");
+        button("Keep it");
+        assertThat(page.locator("main")).containsText("quoted £1,250.00");
+    }
+
+    @Test
+    void a_form_works_without_script() {
+        go("/setup/forms/new");
+        page.getByLabel("Title").fill("Ask us");
+        page.getByLabel("Name of the form").fill("Plain");
+        button("Make it");
+        Page visitor = browser.pageWithoutScript();
+        visitor.navigate("http://" + tenant.host() + ":" + port + "/t/forms/" + id("select id::text from entry_form"));
+        visitor.getByLabel("Your name").fill("Bo");
+        visitor.getByLabel("Your e-mail").fill("bo@reed.example");
+        visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(visitor.locator("h1")).hasText("It is sent");
+        assertThat(count(
+                        tenant,
+                        "select count(*) from outcome where email = 'bo@reed.example' and reported_by = 'form'"))
+                .isOne();
+    }
+
+    @Test
+    void a_file_is_matched_looked_at_imported_and_undone() {
+        go("/setup/codes");
+        page.getByLabel("As it is given").fill("TERN-10");
+        page.getByLabel("Stands for", new Page.GetByLabelOptions().setExact(true))
+                .selectOption("Postcards");
+        button("Add it");
+        assertThat(page.locator("main")).containsText("TERN-10");
+        assertThat(Browser.axe(page)).isEmpty();
+        go("/outcomes");
+        page.getByText("From a file").click();
+        page.locator("#file")
+                .setInputFiles(new FilePayload(
+                        "till.csv",
+                        "text/csv",
+                        "Order;Date;Total;Coupon\nT-1;31/05/2026;45,00;tern10\nT-2;31/05/2026;90,00;OTHER\n"
+                                .getBytes(StandardCharsets.UTF_8)));
+        assertThat(Browser.axe(page)).isEmpty();
+        button("Read it");
+        assertThat(page.locator("#amounts")).hasValue("comma");
+        assertThat(Browser.axe(page)).isEmpty();
+        button("See what becomes of each row");
+        assertThat(page.locator("main")).containsText("1 unmatched");
+        assertThat(Browser.axe(page)).isEmpty();
+        button("Import the good rows");
+        assertThat(page.getByText("Undo the import")).isVisible();
+        await("the code earns", () -> count(tenant, "select count(*) from credit where value_minor = 4500") == 1);
+        page.setViewportSize(390, 844);
+        for (String path :
+                List.of("/outcomes/files", "/leads", "/setup/codes", "/setup/handovers", "/setup/forms/new")) {
+            go(path);
+            page.waitForLoadState(LoadState.DOMCONTENTLOADED);
+            assertThat((int) page.evaluate("document.documentElement.scrollWidth - innerWidth"))
+                    .as(path + " fits a phone")
+                    .isLessThanOrEqualTo(0);
+        }
+        page.setViewportSize(1280, 800);
+        go("/outcomes/files");
+        page.getByText("till.csv").click();
+        button("Undo the import");
+        assertThat(page.locator("[role=status]")).containsText("2 outcomes are as before.");
+        assertThat(count(tenant, "select count(*) from outcome")).isZero();
+    }
+}
