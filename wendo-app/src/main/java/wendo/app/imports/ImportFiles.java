@@ -1,0 +1,232 @@
+package wendo.app.imports;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+import wendo.app.business.BusinessScope;
+import wendo.app.tables.Table;
+
+/** Keeps files of outcomes, their rows with their fates, and remembered layouts. */
+@Service
+class ImportFiles {
+    static final int PAGE = 100;
+    private static final String FILES =
+            "select id, name, headings, written, matching, state, problem, total, created_at, created_by from import_file ";
+
+    private final JdbcClient jdbc;
+    private final JdbcTemplate batches;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    ImportFiles(JdbcClient jdbc, JdbcTemplate batches, JsonMapper json, Clock clock) {
+        this.jdbc = jdbc;
+        this.batches = batches;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    record File(
+            UUID id,
+            String name,
+            List<String> headings,
+            String written,
+            ImportMatching matching,
+            String state,
+            String problem,
+            int total,
+            Instant createdAt,
+            String createdBy) {}
+
+    /** A row's fate: new, changed, known, unmatched or refused. */
+    record Fate(int line, String fate, String said) {}
+
+    record Line(int line, List<String> cells, String fate, String said, Optional<UUID> outcome) {}
+
+    record Count(String fate, long rows) {}
+
+    /** What a row changed of an outcome, and how that outcome stood before; the status is empty text if it was not there. */
+    record Did(int line, UUID outcome, String status, long valueMinor, long refundedMinor) {}
+
+    @Transactional
+    UUID add(String name, Table table, String written, ImportMatching matching, String by) {
+        UUID id = UUID.randomUUID();
+        UUID business = BusinessScope.current().value();
+        jdbc.sql("insert into import_file values (?, ?, ?, ?, ?, cast(? as jsonb), 'matching', '', ?, ?, ?)")
+                .params(id, business, name, table.columns().toArray(String[]::new), written)
+                .params(json.writeValueAsString(matching), table.rows().size(), Timestamp.from(clock.instant()), by)
+                .update();
+        batches.batchUpdate(
+                "insert into import_row values (?, ?, ?, ?, '', '', null, null, null, null)",
+                table.rows().stream()
+                        .map(row -> new Object[] {
+                            business, id, row.line(), row.cells().toArray(String[]::new)
+                        })
+                        .toList());
+        return id;
+    }
+
+    @Transactional(readOnly = true)
+    List<File> recent() {
+        return jdbc.sql(FILES + "order by created_at desc limit 50")
+                .query(this::read)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    Optional<File> find(UUID id) {
+        return jdbc.sql(FILES + "where id = ?").param(id).query(this::read).optional();
+    }
+
+    /** The layout that files with these headings were read by last. */
+    @Transactional(readOnly = true)
+    Optional<ImportMatching> layout(List<String> headings) {
+        return jdbc.sql("select matching from import_layout where headings_key = ?")
+                .param(key(headings))
+                .query(String.class)
+                .optional()
+                .map(text -> json.readValue(text, ImportMatching.class));
+    }
+
+    @Transactional
+    void remember(UUID id, List<String> headings, ImportMatching matching) {
+        String text = json.writeValueAsString(matching);
+        jdbc.sql("update import_file set matching = cast(? as jsonb), state = 'checked' where id = ?")
+                .params(text, id)
+                .update();
+        jdbc.sql("""
+                        insert into import_layout values (?, ?, cast(? as jsonb), ?)
+                        on conflict (business_id, headings_key) do update set matching = excluded.matching, used_at = excluded.used_at
+                        """)
+                .params(BusinessScope.current().value(), key(headings), text, Timestamp.from(clock.instant()))
+                .update();
+    }
+
+    private static String key(List<String> headings) {
+        try {
+            byte[] joined = String.join("\n", headings)
+                    .toLowerCase(java.util.Locale.ROOT)
+                    .getBytes(StandardCharsets.UTF_8);
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(joined));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e); // every Java has it
+        }
+    }
+
+    /** Moves a file on; of two who try at once, one is told true. */
+    @Transactional
+    boolean move(UUID id, String from, String to, String problem) {
+        return jdbc.sql("update import_file set state = ?, problem = ? where id = ? and state = ?")
+                        .params(to, problem, id, from)
+                        .update()
+                == 1;
+    }
+
+    @Transactional
+    void drop(UUID id) {
+        jdbc.sql(
+                        "delete from import_row where file_id = ? and exists (select from import_file where id = file_id and state in ('matching', 'checked', 'refused'))")
+                .param(id)
+                .update();
+        jdbc.sql("delete from import_file where id = ? and state in ('matching', 'checked', 'refused')")
+                .param(id)
+                .update();
+    }
+
+    @Transactional(readOnly = true)
+    List<Table.Row> rows(UUID id) {
+        return jdbc.sql("select line, cells from import_row where file_id = ? order by line")
+                .param(id)
+                .query((row, number) -> new Table.Row(
+                        row.getInt(1), Arrays.asList((String[]) row.getArray(2).getArray())))
+                .list();
+    }
+
+    @Transactional
+    void judge(UUID id, List<Fate> fates) {
+        batches.batchUpdate(
+                "update import_row set fate = ?, said = ? where file_id = ? and line = ?",
+                fates.stream()
+                        .map(one -> new Object[] {one.fate(), one.said(), id, one.line()})
+                        .toList());
+    }
+
+    @Transactional
+    void did(UUID id, List<Did> all) {
+        batches.batchUpdate(
+                """
+                update import_row set outcome_id = ?, was_status = ?, was_value_minor = ?, was_refunded_minor = ?
+                where file_id = ? and line = ?
+                """,
+                all.stream()
+                        .map(one -> new Object[] {
+                            one.outcome(), one.status(), one.valueMinor(), one.refundedMinor(), id, one.line()
+                        })
+                        .toList());
+    }
+
+    @Transactional(readOnly = true)
+    List<Did> done(UUID id) {
+        return jdbc.sql("""
+                        select line, outcome_id, was_status, was_value_minor, was_refunded_minor from import_row
+                        where file_id = ? and outcome_id is not null and was_status is not null order by line desc
+                        """)
+                .param(id)
+                .query((row, number) -> new Did(
+                        row.getInt(1), row.getObject(2, UUID.class), row.getString(3), row.getLong(4), row.getLong(5)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    List<Count> counts(UUID id) {
+        return jdbc.sql("select fate, count(*) from import_row where file_id = ? group by 1 order by 1")
+                .param(id)
+                .query((row, number) -> new Count(row.getString(1), row.getLong(2)))
+                .list();
+    }
+
+    /** From a line on; one more than a page if there are more. */
+    @Transactional(readOnly = true)
+    List<Line> lines(UUID id, String fate, int from) {
+        return jdbc.sql("""
+                        select line, cells, fate, said, outcome_id from import_row
+                        where file_id = ? and (? = '' or fate = ?) and line >= ? order by line limit ?
+                        """)
+                .params(id, fate, fate, from, PAGE + 1)
+                .query((row, number) -> new Line(
+                        row.getInt(1),
+                        Arrays.asList((String[]) row.getArray(2).getArray()),
+                        row.getString(3),
+                        row.getString(4),
+                        Optional.ofNullable(row.getObject(5, UUID.class))))
+                .list();
+    }
+
+    private File read(ResultSet row, int number) throws SQLException {
+        return new File(
+                row.getObject(1, UUID.class),
+                row.getString(2),
+                Arrays.asList((String[]) row.getArray(3).getArray()),
+                row.getString(4),
+                json.readValue(row.getString(5), ImportMatching.class),
+                row.getString(6),
+                row.getString(7),
+                row.getInt(8),
+                row.getTimestamp(9).toInstant(),
+                row.getString(10));
+    }
+}

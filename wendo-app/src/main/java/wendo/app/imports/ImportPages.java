@@ -1,0 +1,225 @@
+package wendo.app.imports;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.business.Business;
+import wendo.app.site.Refusal;
+import wendo.app.sources.Sources;
+import wendo.app.tables.Table;
+import wendo.app.tables.TableReader;
+import wendo.app.tables.TableRefused;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.DayOrder;
+import wendo.core.outcomes.OutcomeKind;
+
+/** Outcomes from a file: bring it, match its columns, read the fate of each row, import, undo. */
+@Controller
+@RequestMapping("/outcomes/files")
+class ImportPages {
+    private final ImportFiles files;
+    private final ImportWork work;
+    private final Sources sources;
+    private final SchedulerClient jobs;
+    private final Clock clock;
+
+    ImportPages(ImportFiles files, ImportWork work, Sources sources, SchedulerClient jobs, Clock clock) {
+        this.files = files;
+        this.work = work;
+        this.sources = sources;
+        this.jobs = jobs;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    ModelAndView list() {
+        return list("", "");
+    }
+
+    private ModelAndView list(String fault, String pasted) {
+        return new ModelAndView("imports/list")
+                .addObject("files", files.recent())
+                .addObject("fault", fault)
+                .addObject("pasted", pasted);
+    }
+
+    @PostMapping
+    ModelAndView bring(
+            @RequestParam Optional<MultipartFile> file,
+            @RequestParam(defaultValue = "") String pasted,
+            Business business,
+            CurrentPerson person)
+            throws IOException {
+        boolean hasFile = file.isPresent() && !file.get().isEmpty();
+        if (!hasFile && pasted.isBlank()) {
+            return Refusal.of(list("Choose a file, or paste a table.", pasted));
+        }
+        try {
+            byte[] bytes = hasFile ? file.get().getBytes() : new byte[0];
+            Table table = hasFile ? TableReader.read(bytes) : TableReader.readText(pasted);
+            ImportMatching matching = files.layout(table.columns())
+                    .orElseGet(() -> ImportMatching.guess(
+                            table, business.locale().getCountry().equals("US")));
+            String name = hasFile ? nameOf(file.get()) : "Pasted table";
+            String written = hasFile ? TableReader.written(bytes) : "pasted text";
+            return new ModelAndView(
+                    "redirect:/outcomes/files/" + files.add(name, table, written, matching, person.name()));
+        } catch (TableRefused e) {
+            return Refusal.of(list(String.valueOf(e.getMessage()), pasted));
+        }
+    }
+
+    private static String nameOf(MultipartFile file) {
+        String name = Optional.ofNullable(file.getOriginalFilename())
+                .orElse("")
+                .replaceAll("^.*[/\\\\]", "")
+                .strip();
+        return name.isEmpty() ? "A file" : name.substring(0, Math.min(name.length(), 200));
+    }
+
+    /** One file, or for htmx whether it is done. */
+    @GetMapping("/{id}")
+    ModelAndView one(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String show,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx,
+            HttpServletResponse response) {
+        ImportFiles.File file = find(id);
+        if (file.state().equals("importing")) {
+            return new ModelAndView(htmx.isPresent() ? "imports/under-way :: progress" : "imports/under-way")
+                    .addObject("file", file);
+        }
+        if (htmx.isPresent()) {
+            response.setHeader("HX-Refresh", "true");
+        }
+        return file.state().equals("matching") ? matching(file) : report(file, show, from);
+    }
+
+    @GetMapping("/{id}/columns")
+    ModelAndView columns(@PathVariable UUID id) {
+        ImportFiles.File file = find(id);
+        return List.of("matching", "checked", "refused").contains(file.state())
+                ? matching(file)
+                : new ModelAndView("redirect:/outcomes/files/" + id);
+    }
+
+    private ModelAndView matching(ImportFiles.File file) {
+        return new ModelAndView("imports/matching")
+                .addObject("file", file)
+                .addObject("columns", ImportColumn.values())
+                .addObject("kinds", OutcomeKind.values())
+                .addObject("sources", sources.list())
+                .addObject("isRemembered", files.layout(file.headings()).isPresent())
+                .addObject(
+                        "sample",
+                        files.lines(file.id(), "", 0).stream().limit(3).toList());
+    }
+
+    @PostMapping("/{id}/check")
+    ModelAndView check(@PathVariable UUID id, @RequestParam Map<String, String> typed) {
+        ImportFiles.File file = find(id);
+        Map<ImportColumn, Integer> columns = new EnumMap<>(ImportColumn.class);
+        for (ImportColumn column : ImportColumn.values()) {
+            String at = typed.getOrDefault("column." + column.key(), "");
+            if (at.matches("\\d{1,2}") && Integer.parseInt(at) < file.headings().size()) {
+                columns.put(column, Integer.parseInt(at));
+            }
+        }
+        String partner = sources.list().stream()
+                .map(source -> source.id().toString())
+                .filter(typed.getOrDefault("partner", "")::equals)
+                .findFirst()
+                .orElse("");
+        ImportMatching matching = new ImportMatching(
+                columns,
+                OutcomeKind.find(typed.getOrDefault("kind", ""))
+                        .map(OutcomeKind::key)
+                        .orElse("booking"),
+                partner,
+                typed.getOrDefault("amounts", "").equals("comma") ? AmountStyle.COMMA : AmountStyle.POINT,
+                days(typed.getOrDefault("days", "")));
+        if (!columns.containsKey(ImportColumn.REFERENCE)) {
+            return Refusal.of(matching(file))
+                    .addObject(
+                            "fault",
+                            "Say which column names each outcome, such as an order number: it makes each count once.");
+        }
+        work.check(id, matching);
+        return new ModelAndView("redirect:/outcomes/files/" + id);
+    }
+
+    private static DayOrder days(String key) {
+        try {
+            return DayOrder.valueOf(key.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            return DayOrder.DAY_FIRST;
+        }
+    }
+
+    @PostMapping("/{id}/import")
+    String run(@PathVariable UUID id) {
+        find(id);
+        if (files.move(id, "checked", "importing", "")) {
+            ImportJobs.ask(jobs, id, clock);
+        }
+        return "redirect:/outcomes/files/" + id;
+    }
+
+    @PostMapping("/{id}/undo")
+    String undo(@PathVariable UUID id, CurrentPerson person, RedirectAttributes notes) {
+        find(id);
+        work.undo(id, person.name())
+                .ifPresent(undone -> notes.addFlashAttribute(
+                        "said",
+                        "%d %s as before.%s"
+                                .formatted(
+                                        undone.back(),
+                                        undone.back() == 1 ? "outcome is" : "outcomes are",
+                                        undone.left() == 0
+                                                ? ""
+                                                : " %d changed since, and were left alone.".formatted(undone.left()))));
+        return "redirect:/outcomes/files/" + id;
+    }
+
+    @PostMapping("/{id}/drop")
+    String drop(@PathVariable UUID id) {
+        files.drop(id);
+        return "redirect:/outcomes/files";
+    }
+
+    private ModelAndView report(ImportFiles.File file, String show, int from) {
+        List<ImportFiles.Line> lines = files.lines(file.id(), show, from);
+        boolean more = lines.size() > ImportFiles.PAGE;
+        return new ModelAndView("imports/report")
+                .addObject("file", file)
+                .addObject("counts", files.counts(file.id()))
+                .addObject("show", show)
+                .addObject("lines", more ? lines.subList(0, ImportFiles.PAGE) : lines)
+                .addObject("next", more ? lines.get(ImportFiles.PAGE).line() : 0);
+    }
+
+    private ImportFiles.File find(UUID id) {
+        return files.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

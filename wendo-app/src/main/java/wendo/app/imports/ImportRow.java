@@ -1,0 +1,85 @@
+package wendo.app.imports;
+
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import wendo.app.business.Business;
+import wendo.app.tables.Table;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
+import wendo.core.outcomes.Told;
+
+/** Reads one row of a file as the news of an outcome. */
+record ImportRow(ImportMatching matching, Business business, Instant now) {
+    private static final List<String> CONFIRMED =
+            List.of("approved", "paid", "confirmed", "complete", "completed", "validated");
+    private static final List<String> CANCELLED =
+            List.of("cancelled", "canceled", "declined", "rejected", "void", "voided", "reversed", "no show");
+
+    /** The report, or what is wrong with the row in one sentence for each column. */
+    OutcomeReport.Read read(Table.Row row) {
+        String when = matching.cell(row, ImportColumn.DAY);
+        Optional<LocalDateTime> at = matching.days().find(when);
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        matching.kind(),
+                        matching.cell(row, ImportColumn.REFERENCE),
+                        matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
+                        "",
+                        matching.cell(row, ImportColumn.CLICK),
+                        at.map(time -> time.atZone(business.zone()).toInstant()).map(this::notAhead),
+                        status(matching.cell(row, ImportColumn.STATUS)),
+                        "",
+                        told(row)),
+                business.currency(),
+                now);
+        return at.isEmpty() && !when.isBlank()
+                ? new OutcomeReport.Read.Bad(
+                        List.of(new OutcomeReport.Fault("when", "“%s” is no day.".formatted(when))))
+                : read;
+    }
+
+    /** A day alone counts as its midday; today's may lie ahead. */
+    private Instant notAhead(Instant at) {
+        boolean isToday = at.atZone(business.zone())
+                .toLocalDate()
+                .equals(now.atZone(business.zone()).toLocalDate());
+        return isToday && at.isAfter(now) ? now : at;
+    }
+
+    private Told.Typed told(Table.Row row) {
+        return new Told.Typed(
+                matching.cell(row, ImportColumn.NAME),
+                matching.cell(row, ImportColumn.EMAIL),
+                matching.cell(row, ImportColumn.PHONE),
+                business.locale().getCountry(),
+                matching.cell(row, ImportColumn.CODE),
+                matching.cell(row, ImportColumn.ANSWER),
+                matching.cell(row, ImportColumn.ITEMS),
+                matching.cell(row, ImportColumn.NOTE));
+    }
+
+    /** What tills and partners call it; other words stay and are refused with their row. */
+    private static String status(String cell) {
+        String word = cell.strip().toLowerCase(Locale.ROOT);
+        if (CONFIRMED.contains(word)) {
+            return OutcomeStatus.CONFIRMED.key();
+        }
+        if (CANCELLED.contains(word)) {
+            return OutcomeStatus.CANCELLED.key();
+        }
+        return word.equals("pending") || word.equals("new") ? OutcomeStatus.OPEN.key() : word;
+    }
+
+    /** What is wrong with a row; an amount is told as it stands there, for files write it in more than one way. */
+    String said(Table.Row row, OutcomeReport.Read.Bad bad) {
+        return bad.faults().stream()
+                .map(fault -> fault.field().equals("value")
+                        ? "“%s” is no amount.".formatted(matching.cell(row, ImportColumn.VALUE))
+                        : fault.field() + ": " + fault.message())
+                .collect(Collectors.joining(" "));
+    }
+}

@@ -1,0 +1,7 @@
+/** Outcomes from files: partners' reports, till and booking exports. */
+@ApplicationModule(allowedDependencies = {"accounts", "business", "outcomes", "site", "sources", "tables"})
+@NullMarked
+package wendo.app.imports;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,208 @@
+package wendo.app.imports;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.poi.ss.usermodel.CellStyle;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.Sheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import wendo.app.Http;
+import wendo.app.WendoTest;
+
+class ImportsTest extends WendoTest {
+    private static final String MAY = """
+            Order;Date;Total;Coupon;Customer
+            T-1;31/05/2026;1.250,50 €;REED 10;Zoë Marsh
+            T-2;01/06/2026;80,00;;Ines
+            T-3;02/06/2026;much;REED10;Bo
+            T-1;31/05/2026;1.250,50;REED10;Zoë Marsh
+            """;
+
+    private Tenant tenant;
+    private Http person;
+
+    @BeforeEach
+    void open() {
+        tenant = tenant("Sandpiper Shop");
+        person = http().signIn(tenant.email());
+        http().issue(tenant.apiKey(), "https://sandpiper.example/", "Spring", "Reed Campsite");
+    }
+
+    private String campsite() {
+        return in(
+                tenant,
+                () -> jdbc.sql("select id::text from source")
+                        .query(String.class)
+                        .single());
+    }
+
+    private String bring(byte[] file, String name) {
+        Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"")
+                .matcher(person.get("/outcomes/files").body());
+        assertThat(token.find()).isTrue();
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token.group(1)
+                        + "\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                        + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(file);
+        body.writeBytes("\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> answer = person.send(person.request("/outcomes/files")
+                .header("Content-Type", "multipart/form-data; boundary=b")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(302);
+        return answer.headers().firstValue("Location").orElseThrow().replaceFirst("^https?://[^/]+", "");
+    }
+
+    /** Sends the columns as the page offers them, with some fields of one's own. */
+    private void check(String page, String... fields) {
+        String html = person.get(page).body();
+        List<String> all = new ArrayList<>(List.of(fields));
+        Matcher select = Pattern.compile("<select[^>]* name=\"([^\"]+)\"[^>]*>(.*?)</select>", Pattern.DOTALL)
+                .matcher(html);
+        while (select.find()) {
+            Matcher chosen = Pattern.compile("value=\"([^\"]*)\" selected").matcher(select.group(2));
+            if (chosen.find() && !all.contains(select.group(1))) {
+                all.addAll(List.of(select.group(1), chosen.group(1)));
+            }
+        }
+        HttpResponse<String> checked = person.form(page, page + "/check", all.toArray(String[]::new));
+        assertThat(checked.statusCode()).as(checked.body()).isEqualTo(302);
+    }
+
+    private void run(String page) {
+        person.form(page, page + "/import");
+        await("it is imported", () -> person.get(page).body().contains("Undo the import"));
+    }
+
+    private String outcomes() {
+        return in(
+                tenant,
+                () -> String.join(", ", jdbc.sql("""
+                        select reference || ' ' || value_minor || ' ' || name from outcome order by reference
+                        """).query(String.class).list()));
+    }
+
+    @Test
+    void a_tills_file_says_each_rows_fate_is_imported_once_and_undone() {
+        person.form("/setup/codes", "/setup/codes", "kind", "code", "text", "reed10", "source", campsite());
+        String page = bring(MAY.getBytes(Charset.forName("windows-1252")), "May till.csv");
+        assertThat(person.get(page).body())
+                .contains(
+                        "Windows-1252 with semicolons",
+                        "value=\"comma\" selected",
+                        "value=\"day_first\" selected",
+                        "Zoë Marsh");
+        check(page, "kind", "purchase");
+        assertThat(person.get(page).body())
+                .contains(
+                        "All 4",
+                        "1 known",
+                        "1 new",
+                        "1 refused",
+                        "1 unmatched",
+                        "Nothing in the row tells",
+                        "It stands again in line 5, which counts.")
+                .contains("“much” is no amount.", "Its code tells where it came from.");
+        assertThat(count(tenant, "select count(*) from outcome"))
+                .as("looking changes nothing")
+                .isZero();
+        run(page);
+        assertThat(outcomes()).isEqualTo("T-1 125050 Zoë Marsh, T-2 8000 Ines");
+        await("the code earns", () -> count(tenant, "select coalesce(sum(value_minor), 0) from credit") == 125050);
+        String again = bring(MAY.getBytes(StandardCharsets.UTF_8), "May till.csv");
+        assertThat(person.get(again).body()).contains("are read in the same way");
+        check(again, "kind", "purchase");
+        assertThat(person.get(again).body()).contains("3 known", "1 refused");
+        run(again);
+        assertThat(outcomes()).isEqualTo("T-1 125050 Zoë Marsh, T-2 8000 Ines");
+        assertThat(count(tenant, "select count(*) from outcome_change")).isZero();
+        person.form(page, page + "/undo");
+        assertThat(outcomes()).isEmpty();
+        assertThat(count(tenant, "select count(*) from credit")).isZero();
+    }
+
+    @Test
+    void a_later_report_changes_what_it_tells_and_undoing_it_leaves_alone_what_others_changed() {
+        String first = bring(
+                "Order,Total,Status\nP-1,10.00,pending\nP-2,20.00,pending\n".getBytes(StandardCharsets.UTF_8),
+                "one.csv");
+        check(first, "kind", "purchase", "partner", campsite());
+        run(first);
+        await("the partner's report joins them", () -> count(tenant, "select count(*) from credit") == 2);
+        String second = bring(
+                "Order,Total,Status\nP-1,12.50,approved\nP-2,0.00,declined\n".getBytes(StandardCharsets.UTF_8),
+                "two.csv");
+        check(second, "kind", "purchase", "partner", campsite());
+        assertThat(person.get(second).body()).contains("2 changed");
+        run(second);
+        assertThat(count(tenant, "select sum(kept_minor) from outcome")).isEqualTo(1250);
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"purchase\", \"reference\": \"P-2\", \"value\": 7, \"status\": \"open\"}");
+        HttpResponse<String> undone = person.form(second, second + "/undo");
+        assertThat(undone.statusCode()).isEqualTo(302);
+        assertThat(person.get(second).body()).contains("1 outcome is as before. 1 changed since, and were left alone.");
+        assertThat(count(tenant, "select sum(kept_minor) from outcome")).isEqualTo(1000 + 700);
+    }
+
+    /** The other library is Apache POI. */
+    @Test
+    void a_workbook_of_another_library_is_read_with_its_days_and_numbers() throws IOException {
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        try (XSSFWorkbook workbook = new XSSFWorkbook()) {
+            Sheet sheet = workbook.createSheet("Bookings");
+            Row heading = sheet.createRow(0);
+            List<String> names = List.of("Booking ref", "Booked on", "Gross", "Email");
+            for (int i = 0; i < names.size(); i++) {
+                heading.createCell(i).setCellValue(names.get(i));
+            }
+            CellStyle day = workbook.createCellStyle();
+            day.setDataFormat(workbook.createDataFormat().getFormat("dd/mm/yyyy"));
+            Row row = sheet.createRow(1);
+            row.createCell(0).setCellValue("W-1");
+            row.createCell(1).setCellValue(LocalDate.of(2026, 5, 3));
+            row.getCell(1).setCellStyle(day);
+            row.createCell(2).setCellValue(1234.5);
+            row.createCell(3).setCellValue("Ines@marsh.example");
+            workbook.write(file);
+        }
+        String page = bring(file.toByteArray(), "bookings.xlsx");
+        check(page);
+        assertThat(person.get(page).body()).contains("1 new");
+        run(page);
+        String stored = in(
+                tenant,
+                () -> jdbc.sql(
+                                "select kind || ' ' || value_minor || ' ' || email || ' ' || (occurred_at at time zone 'Europe/London') from outcome")
+                        .query(String.class)
+                        .single());
+        assertThat(stored).isEqualTo("booking 123450 ines@marsh.example 2026-05-03 12:00:00");
+    }
+
+    @Test
+    void without_a_reference_nothing_goes_on_and_another_business_sees_no_file() {
+        String page = bring("A,B\n1,2\n".getBytes(StandardCharsets.UTF_8), "x.csv");
+        HttpResponse<String> refused = person.form(page, page + "/check", "kind", "booking");
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(refused.body()).contains("which column names each outcome");
+        assertThat(http().signIn(tenant("Strangers").email()).get(page).statusCode())
+                .isEqualTo(404);
+        person.form(page, page + "/drop");
+        assertThat(person.get(page).statusCode()).isEqualTo(404);
+    }
+}
