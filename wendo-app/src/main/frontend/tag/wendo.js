@@ -1,6 +1,7 @@
 // Wendo's site tag. Keeps the click identifier of the visit first-party, and reports outcomes.
 //   <script src="https://go.example.org/t/wendo.js" data-site="KEY" async></script>
 //   wendo("booking", { reference: "B-1042", value: "95.00", currency: "GBP" })
+// A report may also tell name, email, phone, code, answer, items and note.
 //   <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="GBP"></data>
 // With data-consent="ask", and where the browser asks for privacy, nothing is kept before wendo("consent", true).
 const script = document.currentScript;
@@ -37,8 +38,8 @@ const consent = (isGiven) => {
 
 const report = (kind, fields) => {
     if (kind === "consent") return consent(fields);
-    const { reference, value, currency } = fields || {};
-    return tell("outcomes", { site, kind, reference, value, currency, clickId: click() })
+    const { reference, value, currency, name, email, phone, code, answer, items, note } = fields || {};
+    return tell("outcomes", { site, kind, reference, value, currency, name, email, phone, code, answer, items, note, clickId: click() })
         .then((answer) => {
             if (!answer.ok) answer.text().then((text) => console.warn(`Wendo did not take the ${kind}: ${text}`));
             return answer.ok;

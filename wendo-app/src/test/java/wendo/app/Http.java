@@ -17,10 +17,6 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Calls the application as a browser or a program does, following nothing on its own. */
 public final class Http {
-    static {
-        System.setProperty("jdk.httpclient.allowRestrictedHeaders", "host");
-    }
-
     public static final String BROWSER =
             "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/150.0.0.0 Safari/537.36";
     private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");

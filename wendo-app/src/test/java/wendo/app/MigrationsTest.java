@@ -61,7 +61,7 @@ class MigrationsTest {
                 """;
         List<String> walled = query("wendo_owner", tables + """
                  and c.relrowsecurity and exists (select from pg_policy p where p.polrelid = c.oid
-                    and pg_get_expr(p.polqual, p.polrelid) like '%current_business()%')
+                    and pg_get_expr(p.polqual, p.polrelid) like '%= ( SELECT current_business()%')
                 """);
         assertThat(walled).hasSizeGreaterThan(10).containsExactlyInAnyOrderElementsOf(query("wendo_owner", tables));
     }
@@ -89,6 +89,11 @@ class MigrationsTest {
                         "door_proof",
                         "door_opt_in",
                         "door_signpost",
+                        "door_form",
+                        "door_messages_due",
+                        "door_outgoing",
+                        "door_clip",
+                        "door_leads_waiting",
                         "door_destinations_due",
                         "door_businesses_keeping",
                         "drop_empty_visit_months",

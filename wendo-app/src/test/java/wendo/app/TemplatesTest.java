@@ -17,6 +17,8 @@ class TemplatesTest {
     private static final Pattern INLINE = Pattern.compile(
             "<[^>]+\\s(style|on[a-z]+|hx-on[^=]*)=|<style|<script(?![^>]*src)", Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern POSTING = Pattern.compile("<form[^>]+method=\"post\"[^>]*>");
+
     static List<Path> templates() throws IOException {
         try (var files = Files.walk(ROOT)) {
             return files.filter(path -> path.toString().endsWith(".html")).toList();
@@ -41,6 +43,19 @@ class TemplatesTest {
         assertThat(INLINE.matcher(Files.readString(template))
                         .results()
                         .map(found -> found.group())
+                        .toList())
+                .isEmpty();
+    }
+
+    /** Only th:action brings the token along that a form of somebody signed in needs. Open pages have no session. */
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_form_that_changes_something_carries_its_token(Path template) throws IOException {
+        boolean isOpen = template.getFileName().toString().matches("(open|phone).*");
+        assertThat(POSTING.matcher(Files.readString(template))
+                        .results()
+                        .map(found -> found.group())
+                        .filter(form -> !isOpen && !form.contains("th:action"))
                         .toList())
                 .isEmpty();
     }

@@ -60,7 +60,9 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
     public void initialize(ConfigurableApplicationContext context) {
         try {
             String home = Files.createTempDirectory("wendo-test").toString();
-            TestPropertyValues.of(settings(fresh(), home)).applyTo(context);
+            TestPropertyValues.of(settings(fresh(), home))
+                    .and(TestPost.settings())
+                    .applyTo(context);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

@@ -29,7 +29,7 @@ import wendo.app.links.LinkHosts;
 @ContextConfiguration(initializers = TestDatabase.class)
 public abstract class WendoTest {
     public static final String PASSWORD = "a-long-enough-password";
-    private static final Duration PATIENCE = Duration.ofSeconds(120);
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
 
     @LocalServerPort
     protected int port;

@@ -44,7 +44,8 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
 
     private static String section(String path) {
         int end = path.indexOf('/', 1);
-        return end < 0 ? path.substring(1) : path.substring(1, end);
+        String first = end < 0 ? path.substring(1) : path.substring(1, end);
+        return first.equals("leads") ? "outcomes" : first; // leads are worked on from the ledger
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {

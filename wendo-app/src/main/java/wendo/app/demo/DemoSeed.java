@@ -44,6 +44,7 @@ class DemoSeed {
     private final Outcomes outcomes;
     private final VisitStore visits;
     private final BusinessScope scope;
+    private final DemoDesk desk;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
@@ -60,6 +61,7 @@ class DemoSeed {
             Outcomes outcomes,
             VisitStore visits,
             BusinessScope scope,
+            DemoDesk desk,
             Clock clock) {
         this.jdbc = jdbc;
         this.links = links;
@@ -70,6 +72,7 @@ class DemoSeed {
         this.outcomes = outcomes;
         this.visits = visits;
         this.scope = scope;
+        this.desk = desk;
         this.clock = clock;
     }
 
@@ -95,7 +98,8 @@ class DemoSeed {
                                     outcome.click(),
                                     Optional.of(outcome.at()),
                                     Optional.empty(),
-                                    OptionalLong.empty()))
+                                    OptionalLong.empty(),
+                                    DemoDesk.told(outcome.kind(), outcome.reference())))
                             .toList(),
                     Reporter.SITE_TAG);
             return jdbc.sql("update demo_season set filled_until = ?")
@@ -138,6 +142,7 @@ class DemoSeed {
             truth.costs().forEach(cost -> spends.enter(source.id(), lump(firstDay, cost), cost.note(), "Maren Holt"));
         }
         schedule(firstDay);
+        desk.setUp(business.id().value());
         jdbc.sql("update link set created_at = ?, created_by = 'Maren Holt'")
                 .param(Timestamp.from(firstDay.minusDays(3)
                         .atTime(10, 0)

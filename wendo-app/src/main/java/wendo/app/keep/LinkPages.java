@@ -39,6 +39,8 @@ import wendo.app.site.Ribbons;
 @Controller
 @RequestMapping("/links/{id}")
 class LinkPages {
+    private static final String AFRESH_FAULT = "Choose a day and a time of day, in the years 2000 to 2199.";
+
     private final LinkKeeping links;
     private final LinkChanges changes;
     private final LinkChangeLog log;
@@ -149,20 +151,10 @@ class LinkPages {
             Business business,
             CurrentPerson person) {
         LinkListed link = find(id);
-        Optional<Instant> moment;
-        try {
-            moment = from.isBlank()
-                    ? Optional.empty()
-                    : Optional.of(
-                            LocalDateTime.parse(from).atZone(business.zone()).toInstant());
-        } catch (DateTimeException e) {
-            return Refusal.of(show(
-                    link,
-                    link.name(),
-                    links.terms(id),
-                    Map.of("afresh", "Choose a day and a time of day."),
-                    choice,
-                    business));
+        Optional<Instant> moment = moment(from, business);
+        if (!from.isBlank() && moment.isEmpty()) {
+            return Refusal.of(
+                    show(link, link.name(), links.terms(id), Map.of("afresh", AFRESH_FAULT), choice, business));
         }
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
@@ -170,6 +162,18 @@ class LinkPages {
                 moment.isPresent() ? "Counted afresh from " + from.replace('T', ' ') : "All visits counted again",
                 person.name());
         return new ModelAndView("redirect:/links/" + id);
+    }
+
+    /** Empty also for what is no moment of the years in which links are kept. */
+    private static Optional<Instant> moment(String from, Business business) {
+        try {
+            LocalDateTime moment = LocalDateTime.parse(from);
+            return moment.getYear() < 2000 || moment.getYear() > 2199
+                    ? Optional.empty()
+                    : Optional.of(moment.atZone(business.zone()).toInstant());
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 
     private LinkListed find(UUID id) {

@@ -1,10 +1,8 @@
 package wendo.app.messages;
 
-import com.google.i18n.phonenumbers.NumberParseException;
-import com.google.i18n.phonenumbers.PhoneNumberUtil;
-import com.google.i18n.phonenumbers.Phonenumber;
 import java.util.Locale;
 import wendo.core.media.EmailAddress;
+import wendo.core.media.PhoneNumber;
 
 /**
  * Where somebody can be reached: a phone number in its international form (E.164) and an e-mail address in lower case,
@@ -13,7 +11,9 @@ import wendo.core.media.EmailAddress;
 record Contact(String phone, String email, String fault) {
     /** Numbers without a country are the business's country's. */
     static Contact of(String typedPhone, String typedEmail, Locale locale) {
-        String phone = phone(typedPhone.strip(), locale);
+        String phone = PhoneNumber.find(typedPhone, locale.getCountry())
+                .map(PhoneNumber::value)
+                .orElse("");
         String email = EmailAddress.find(typedEmail).map(EmailAddress::value).orElse("");
         String fault = "";
         if (!typedPhone.isBlank() && phone.isEmpty()) {
@@ -24,18 +24,6 @@ record Contact(String phone, String email, String fault) {
             fault = "There is neither a phone number nor an e-mail address.";
         }
         return new Contact(phone, email, fault);
-    }
-
-    private static String phone(String typed, Locale locale) {
-        PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();
-        try {
-            Phonenumber.PhoneNumber number = numbers.parse(typed, locale.getCountry());
-            return numbers.isPossibleNumber(number)
-                    ? numbers.format(number, PhoneNumberUtil.PhoneNumberFormat.E164)
-                    : "";
-        } catch (NumberParseException e) {
-            return "";
-        }
     }
 
     private static String shortened(String text) {

@@ -18,11 +18,15 @@ import org.apache.commons.csv.CSVRecord;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Row;
 
 /** Reads tables as people have them: any usual encoding and separator, or the first sheet of a workbook. */
 public final class TableReader {
     private static final long MAX_UNPACKED = 200L * 1024 * 1024;
+
+    /** Without their formats days are plain numbers; a cell that holds an error is empty. */
+    private static final ReadingOptions WITH_FORMATS = new ReadingOptions(true, true);
 
     private TableReader() {}
 
@@ -33,6 +37,11 @@ public final class TableReader {
         }
         boolean isWorkbook = file.length > 4 && file[0] == 'P' && file[1] == 'K';
         return isWorkbook ? readWorkbook(file) : readText(TableText.decode(file));
+    }
+
+    /** How a file is written, in words. */
+    public static String written(byte[] file) {
+        return file.length > 4 && file[0] == 'P' && file[1] == 'K' ? "a workbook" : TableText.words(file);
     }
 
     public static Table readText(String text) {
@@ -60,7 +69,7 @@ public final class TableReader {
         List<Table.Row> rows = new ArrayList<>();
         try {
             refuseBombs(file);
-            try (ReadableWorkbook workbook = new ReadableWorkbook(new ByteArrayInputStream(file));
+            try (ReadableWorkbook workbook = new ReadableWorkbook(new ByteArrayInputStream(file), WITH_FORMATS);
                     Stream<Row> all = workbook.getFirstSheet().openStream()) {
                 all.forEach(row -> add(rows, row.getRowNum(), cells(row)));
             }

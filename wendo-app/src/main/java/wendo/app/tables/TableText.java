@@ -33,6 +33,23 @@ final class TableText {
         }
     }
 
+    /** Its encoding and separator, in words. */
+    static String words(byte[] file) {
+        String text = decode(file);
+        String encoding = startsWith(file, 0xFF, 0xFE) || startsWith(file, 0xFE, 0xFF)
+                ? "UTF-16"
+                : text.equals(new String(file, WINDOWS)) && !text.equals(new String(file, StandardCharsets.UTF_8))
+                        ? "Windows-1252"
+                        : "UTF-8";
+        String separator = switch (separator(text)) {
+            case '\t' -> "tabs";
+            case ';' -> "semicolons";
+            case '|' -> "bars";
+            default -> "commas";
+        };
+        return "written in %s with %s between the cells".formatted(encoding, separator);
+    }
+
     private static boolean startsWith(byte[] file, int... start) {
         if (file.length < start.length) {
             return false;

@@ -82,6 +82,22 @@ class TodayPages {
                     "/links/" + link.id() + "/proof",
                     "Prove it"));
         }
+        long leads = queries.leadsOfNobody();
+        if (leads > 0) {
+            tasks.add(new Task(
+                    leads == 1 ? "1 lead is nobody's" : leads + " leads are nobody's",
+                    "Give them to somebody, or say who gets leads from now on.",
+                    "/leads?whose=nobodys",
+                    "See them"));
+        }
+        long codes = queries.codesOfNothing();
+        if (codes > 0) {
+            tasks.add(new Task(
+                    codes == 1 ? "1 code matches no source" : codes + " codes match no source",
+                    "They were given with outcomes. Say which source each stands for.",
+                    "/setup/codes",
+                    "Match codes"));
+        }
         long unjoined = queries.unjoinedSince(today.minusDays(6), business.zone());
         if (unjoined > 0) {
             tasks.add(new Task(

@@ -133,4 +133,22 @@ class TodayQueries {
                 .query(Long.class)
                 .single();
     }
+
+    /** Open leads that nobody has. */
+    @Transactional(readOnly = true)
+    long leadsOfNobody() {
+        return jdbc.sql(
+                        "select count(*) from lead where owner_id is null and stage in ('new', 'quoted') and handed_at is not null")
+                .query(Long.class)
+                .single();
+    }
+
+    /** Different codes that came with outcomes and stand for no source. */
+    @Transactional(readOnly = true)
+    long codesOfNothing() {
+        return jdbc.sql("""
+                        select count(distinct o.code_key) from outcome_clue c join outcome o on o.id = c.outcome_id
+                        where c.source_id is null and c.evidence = 'code' and not o.is_proof
+                        """).query(Long.class).single();
+    }
 }

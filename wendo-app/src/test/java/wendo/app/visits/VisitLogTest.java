@@ -1,16 +1,24 @@
 package wendo.app.visits;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyList;
+import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.spy;
 
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
@@ -93,6 +101,26 @@ class VisitLogTest {
         assertThat(carried)
                 .extracting(visit -> visit.visitor().getLeastSignificantBits())
                 .containsExactly(0L, 1L, 2L, 3L, 4L, 5L, 6L, 7L, 8L);
+    }
+
+    @Test
+    void half_a_line_that_a_failing_disk_left_does_not_damage_the_next() throws Exception {
+        VisitFiles files = spy(VisitFiles.of(folder));
+        FileChannel failing = mock(FileChannel.class);
+        doAnswer(call -> {
+                    ByteBuffer line = call.getArgument(0);
+                    Files.write(files.path(1), Arrays.copyOf(line.array(), line.limit() / 2));
+                    throw new IOException("no space left on device");
+                })
+                .when(failing)
+                .write(any(ByteBuffer.class));
+        doReturn(failing).doCallRealMethod().when(files).append(anyLong());
+        try (VisitLog log = new VisitLog(files)) {
+            assertThat(append(log, visit(0))).as("answered, but not on disk").isFalse();
+            append(log, 1, 3);
+            new VisitCarrier(log, store, folder).carryAll();
+        }
+        assertThat(carried).containsExactly(visit(1), visit(2));
     }
 
     @Test

@@ -1,0 +1,96 @@
+package wendo.app.demo;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.Told;
+
+/** What the demo business has set up beside its links: a form, a follow-up plan, a round and codes. */
+@Component
+class DemoDesk {
+    private static final List<String> FIRST = List.of(
+            "Ada", "Ben", "Cleo", "Dev", "Esme", "Finn", "Gita", "Hal", "Ines", "Jory", "Kit", "Lena", "Milo", "Nora",
+            "Otis", "Priya");
+    private static final List<String> LAST = List.of(
+            "Marsh", "Reed", "Tern", "Dunlin", "Sand", "Holm", "Kelp", "Wick", "Strand", "Creek", "Ness", "Bight");
+
+    private final JdbcClient jdbc;
+
+    DemoDesk(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** Who a lead is of: invented, the same each time for one reference. */
+    static Told told(OutcomeKind kind, String reference) {
+        if (kind != OutcomeKind.LEAD) {
+            return Told.none();
+        }
+        int number = Math.floorMod(reference.hashCode() * 31 + 7, FIRST.size() * LAST.size());
+        String first = FIRST.get(number % FIRST.size());
+        String last = LAST.get(number / FIRST.size());
+        String email = "%s.%s.%s@post.example".formatted(first, last, reference.replaceAll("[^0-9A-Za-z]", ""));
+        return new Told(first + " " + last, email.toLowerCase(java.util.Locale.ROOT), "", "", "", "", "");
+    }
+
+    /** Runs in the business's scope, once. */
+    void setUp(UUID business) {
+        UUID form = UUID.randomUUID();
+        jdbc.sql("""
+                        insert into entry_form values (?, ?, 'Group days', 'enquiry', 'Ask about a group day',
+                            'Six to thirty people, any level, boats and instructors included.', 'Ask us',
+                            'Thank you. We ring you on the next working day.', 'sea', '', '',
+                            'name:needed,email:needed,phone:asked,day:asked,people:asked,message:asked,answer:asked',
+                            false, now(), 'Maren Holt')
+                        """).params(form, business).update();
+        UUID plan = UUID.randomUUID();
+        jdbc.sql("insert into follow_up_plan values (?, ?, 'Group days')")
+                .params(plan, business)
+                .update();
+        step(
+                business,
+                plan,
+                0,
+                "email",
+                0,
+                20,
+                "Your day on the water, {first name|sailor}",
+                "Hello {first name|there},\n\nthank you for asking. Which day would suit you? I hold two boats until Friday.\n\n{owner|Maren}, Marram Point Sailing");
+        step(business, plan, 1, "task", 1, 0, "", "Ring {name|them} about the day and the number of people");
+        step(
+                business,
+                plan,
+                2,
+                "text",
+                3,
+                0,
+                "",
+                "Hello {first name|there}, {owner|Maren} of Marram Point here: shall I keep the boats for you?");
+        UUID round = UUID.randomUUID();
+        jdbc.sql("insert into round values (?, ?, 'The office')")
+                .params(round, business)
+                .update();
+        jdbc.sql("""
+                        insert into round_turn
+                        select ?, ?, person_id, row_number() over (order by role), case role when 'owner' then 1 else 2 end,
+                            case role when 'owner' then array[6, 7] else array[1] end, null, null, 0
+                        from membership
+                        """).params(business, round).update();
+        jdbc.sql(
+                        "insert into handover values (?, 'business', ?, 'round', null, ?, '', '{}', 'Came by {source|nobody knows what}.', true, ?)")
+                .params(business, business, round, plan)
+                .update();
+        jdbc.sql("""
+                        insert into source_clue
+                        select ?, 'code', 'SALTGRASS10', 'SALTGRASS10', id, now(), 'Maren Holt' from source where name = 'Saltgrass Campsite'
+                        """).param(business).update();
+    }
+
+    private void step(
+            UUID business, UUID plan, int place, String kind, int days, int minutes, String subject, String body) {
+        jdbc.sql("insert into follow_up_step values (?, ?, ?, ?, ?, ?, ?, ?, null)")
+                .params(business, plan, place, kind, days, minutes, subject, body)
+                .update();
+    }
+}
