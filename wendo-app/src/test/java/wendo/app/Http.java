@@ -129,8 +129,22 @@ public final class Http {
             throw new AssertionError(answer.body());
         }
         List<String> slugs = new ArrayList<>();
-        json(answer).get("links").forEach(link -> slugs.add(link.get("slug").asString()));
+        json(answer).get("links").forEach(link -> {
+            slugs.add(link.get("slug").asString());
+            awaitKnown(URI.create(link.get("url").asString()));
+        });
         return slugs;
+    }
+
+    /** The link host hears of a new link within moments; asking by HEAD counts as nothing. */
+    private void awaitKnown(URI link) {
+        WendoTest.await(
+                "the link host knows " + link,
+                () -> send(request(link.getPath())
+                                        .header("Host", link.getHost())
+                                        .method("HEAD", HttpRequest.BodyPublishers.noBody()))
+                                .statusCode()
+                        == 302);
     }
 
     public static JsonNode json(String text) {

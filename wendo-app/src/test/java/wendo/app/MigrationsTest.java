@@ -86,6 +86,8 @@ class MigrationsTest {
                         "door_api_key",
                         "door_link_hosts",
                         "door_links",
+                        "door_links",
+                        "door_links_of",
                         "door_proof",
                         "door_opt_in",
                         "door_signpost",
@@ -97,6 +99,7 @@ class MigrationsTest {
                         "door_destinations_due",
                         "door_businesses_keeping",
                         "drop_empty_visit_months",
-                        "ensure_visit_month");
+                        "ensure_visit_month",
+                        "forget_tag_calls");
     }
 }

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
+import wendo.core.links.Channel;
 import wendo.core.outcomes.Clue;
 import wendo.core.outcomes.Evidence;
 
@@ -25,6 +26,8 @@ class ClueStore {
     List<Clue> of(UUID outcome) {
         return jdbc.sql("""
                         with o as (select * from outcome where id = :outcome)
+                        select 'set', o.set_by, o.set_source_id from o where o.set_source_id is not null
+                        union all
                         select 'code', o.code, (select source_id from source_clue c where c.kind = 'code' and c.key = o.code_key)
                         from o where o.code_key <> ''
                         union all
@@ -51,7 +54,30 @@ class ClueStore {
                             select source_id from source_clue c where c.kind = 'answer' and c.key = o.answer_key
                             union all select id from source s where s.tag = o.answer_key limit 1)
                         from o where o.answer_key <> ''
+                        union all
+                        select * from (
+                            select 'visitor', v.said, v.source_id
+                            from o
+                            join landing g on g.visitor = o.visitor and g.landed_at <= o.occurred_at
+                            cross join lateral (
+                                select l.name as said, v.source_id, v.kind, v.arrived_at
+                                from visit v join link l on l.id = v.link_id
+                                where v.click_id = g.click_id and v.arrived_at = click_time(g.click_id) offset 0) v
+                            where v.kind in ('person', 'repeat') and v.arrived_at > o.occurred_at - make_interval(days => :days)
+                            order by g.landed_at desc limit 1) landed
+                        union all
+                        select * from (
+                            select 'referrer', case when a.origin = 'tagged' then 'tags that name a source' else a.referrer end,
+                                coalesce(case when a.origin <> 'tagged' then (
+                                    select c.source_id from source_clue c
+                                    where c.kind = 'referrer' and c.key = a.referrer_host) end, a.source_id)
+                            from o
+                            join site_arrival a on a.visitor = o.visitor and a.arrived_at <= o.occurred_at
+                                and a.arrived_at > o.occurred_at - make_interval(days => :clickDays)
+                            where a.kind <> 'preview' and a.origin <> 'direct'
+                            order by a.arrived_at desc limit 1) arrived
                         """)
+                .param("clickDays", Channel.OTHER.lookbackDays())
                 .param("outcome", outcome)
                 .param("days", DAYS_OF_CONTACT)
                 .query((row, number) -> new Clue(

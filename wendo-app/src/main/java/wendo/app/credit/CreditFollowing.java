@@ -20,13 +20,15 @@ class CreditFollowing {
         jdbc.sql("update credit set source_id = ? where source_id = ?")
                 .params(merged.kept(), merged.merged())
                 .update();
-        for (String table : List.of("source_clue", "outcome_clue")) {
+        for (String table : List.of("source_clue", "outcome_clue", "site_arrival")) {
             jdbc.sql("update " + table + " set source_id = ? where source_id = ?")
                     .params(merged.kept(), merged.merged())
                     .update();
         }
-        jdbc.sql("update outcome set partner_source_id = ? where partner_source_id = ?")
-                .params(merged.kept(), merged.merged())
-                .update();
+        for (String column : List.of("partner_source_id", "set_source_id")) {
+            jdbc.sql("update outcome set " + column + " = ? where " + column + " = ?")
+                    .params(merged.kept(), merged.merged())
+                    .update();
+        }
     }
 }

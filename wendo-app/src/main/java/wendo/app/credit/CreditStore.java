@@ -115,16 +115,21 @@ class CreditStore {
     List<UUID> all() {
         return jdbc.sql("""
                         select id from outcome where click_id is not null or code_key <> '' or answer_key <> ''
-                            or email <> '' or phone <> '' or partner_source_id is not null
+                            or email <> '' or phone <> '' or partner_source_id is not null or visitor is not null
+                            or set_source_id is not null
                         order by occurred_at
                         """).query(UUID.class).list();
     }
 
-    /** Outcomes that came with this code or answer. */
+    /** Outcomes that came with this code or answer, or of visitors that came from this website. */
     List<UUID> with(String kind, String key) {
-        return jdbc.sql(
-                        "select id from outcome where (? = 'code' and code_key = ?) or (? = 'answer' and answer_key = ?)")
-                .params(kind, key, kind, key)
+        String condition = switch (kind) {
+            case "code" -> "o.code_key = ?";
+            case "answer" -> "o.answer_key = ?";
+            default -> "o.visitor in (select visitor from site_arrival where referrer_host = ?)";
+        };
+        return jdbc.sql("select o.id from outcome o where " + condition)
+                .param(key)
                 .query(UUID.class)
                 .list();
     }

@@ -131,7 +131,9 @@ class Crediting {
         clues.addAll(clueStore.of(outcome));
         clueStore.keep(outcome, clues);
         Optional<Clue> best = Clue.strongest(clues);
-        if (!earned.isEmpty()) {
+        boolean isByVisits =
+                best.filter(clue -> clue.evidence() == Evidence.CLICK).isPresent();
+        if (isByVisits) {
             store.replace(due.id(), MODEL.key(), earned);
         } else if (best.isPresent()) {
             store.replace(due.id(), MODEL.key(), best.get().source().orElseThrow(), due.occurredAt(), due.valueMinor());

@@ -57,7 +57,9 @@ class EvidencePages {
                 .findFirst();
         Map<String, String> faults = new LinkedHashMap<>();
         if (key.isEmpty() || text.length() > SourceClues.MAX_SHOWN) {
-            faults.put("text", "Type it with letters or digits: a code has 40 at most, an answer 200.");
+            faults.put(
+                    "text",
+                    "Type it with letters or digits: a code has 40 at most, an answer 200. A website is a host like tides.example.");
         }
         if (of.isEmpty()) {
             faults.put("source", "Choose the source it stands for.");

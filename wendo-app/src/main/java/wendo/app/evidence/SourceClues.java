@@ -40,7 +40,9 @@ class SourceClues {
         return jdbc.sql("""
                         select c.kind, c.key, c.shown, s.id, s.name, s.channel, (
                             select count(*) from outcome o where not o.is_proof
-                                and ((c.kind = 'code' and o.code_key = c.key) or (c.kind = 'answer' and o.answer_key = c.key)))
+                                and ((c.kind = 'code' and o.code_key = c.key) or (c.kind = 'answer' and o.answer_key = c.key)
+                                    or (c.kind = 'referrer' and exists (select from outcome_clue u
+                                        where u.outcome_id = o.id and u.evidence = 'referrer' and u.source_id = c.source_id))))
                         from source_clue c join source s on s.id = c.source_id order by c.kind desc, c.shown
                         """)
                 .query((row, number) -> new Standing(

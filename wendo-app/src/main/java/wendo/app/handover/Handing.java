@@ -1,8 +1,6 @@
 package wendo.app.handover;
 
 import java.time.Clock;
-import java.time.Instant;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,16 +15,16 @@ import wendo.app.leads.Leads;
 import wendo.app.sending.Draft;
 import wendo.app.sending.Outbox;
 import wendo.app.sending.Road;
-import wendo.core.handover.SendingHours;
 import wendo.core.media.MergeText;
 
-/** Hands one lead over: owner, labels, note, sharing, alert and follow-up. Runs in the transaction of its caller. */
+/** Hands one lead over: owner, labels, note, sharing and alert. Runs in the transaction of its caller. */
 @Component
 class Handing {
     private final JdbcClient jdbc;
     private final Handovers handovers;
     private final Rounds rounds;
     private final Plans plans;
+    private final FollowUp followUp;
     private final Leads leads;
     private final Outbox outbox;
     private final Accounts accounts;
@@ -39,6 +37,7 @@ class Handing {
             Handovers handovers,
             Rounds rounds,
             Plans plans,
+            FollowUp followUp,
             Leads leads,
             Outbox outbox,
             Accounts accounts,
@@ -49,6 +48,7 @@ class Handing {
         this.handovers = handovers;
         this.rounds = rounds;
         this.plans = plans;
+        this.followUp = followUp;
         this.leads = leads;
         this.outbox = outbox;
         this.accounts = accounts;
@@ -86,7 +86,7 @@ class Handing {
                     "A lead from " + business.name() + ": " + lead.called(),
                     told(lead)));
         }
-        handover.plan().ifPresent(plan -> followUp(lead, plans.steps(plan), fields));
+        handover.plan().ifPresent(plan -> followUp.begin(lead, plans.steps(plan), fields));
     }
 
     private Optional<Colleague> owner(Handover handover, Arrived lead, Business business) {
@@ -130,39 +130,6 @@ class Handing {
     private static void line(StringBuilder text, String what, String said) {
         if (!said.isEmpty()) {
             text.append(what).append(": ").append(said).append('\n');
-        }
-    }
-
-    private void followUp(Arrived lead, List<Plans.Step> steps, Map<String, String> fields) {
-        SendingHours hours = handovers.hours();
-        int place = 0;
-        for (Plans.Step step : steps) {
-            Instant due = hours.due(lead.at(), step.delay());
-            String body = new MergeText(step.body()).fill(fields);
-            String to = step.kind().equals("email") ? lead.email() : lead.phone();
-            if (step.kind().equals("task")) {
-                leads.addTask(lead.id(), Optional.of(place), body, due);
-            } else if (to.isEmpty() || outbox.isOptedOut(to)) {
-                leads.note(
-                        lead.id(),
-                        "Wendo",
-                        "Step %d of the follow-up was left out: %s."
-                                .formatted(
-                                        place + 1,
-                                        to.isEmpty() ? "there is no address for it" : "they want no more messages"));
-            } else {
-                outbox.put(new Draft(
-                        lead.id(),
-                        "plan",
-                        place,
-                        Road.of(step.kind()),
-                        to,
-                        new MergeText(step.subject()).fill(fields),
-                        body,
-                        step.clip(),
-                        due));
-            }
-            place++;
         }
     }
 }

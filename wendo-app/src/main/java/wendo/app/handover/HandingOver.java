@@ -6,6 +6,7 @@ import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -28,6 +29,7 @@ import wendo.app.visits.VisitsStored;
 class HandingOver {
     private static final Logger LOG = LoggerFactory.getLogger(HandingOver.class);
     private static final Duration PATIENCE = Duration.ofMinutes(1);
+    private static final Duration TRIED_AGAIN_AFTER = Duration.ofMinutes(5);
     private static final int PORTION = 100;
 
     private final JdbcClient jdbc;
@@ -50,15 +52,16 @@ class HandingOver {
         scope.within(event.business(), () -> {
             leads.take(event.outcomes());
             event.outcomes().forEach(leads::becomes);
-            return handAll();
+            return true;
         });
+        handAll(event.business());
     }
 
     /** A lead can be faster than the carrier of its visit. */
     @Async
     @EventListener
     void on(VisitsStored event) {
-        scope.within(event.business(), this::handAll);
+        handAll(event.business());
     }
 
     @Async
@@ -79,26 +82,38 @@ class HandingOver {
     }
 
     void handWaiting() {
-        for (UUID id : jdbc.sql("select door_leads_waiting()").query(UUID.class).list()) {
+        jdbc.sql("select door_leads_waiting()").query(UUID.class).list().forEach(id -> handAll(new BusinessId(id)));
+    }
+
+    /** Each in a transaction of its own: one that cannot be handed over keeps no other waiting. */
+    private void handAll(BusinessId business) {
+        for (UUID lead : scope.within(business, this::ready)) {
             try {
-                scope.within(new BusinessId(id), this::handAll);
-            } catch (RuntimeException e) { // what is wrong with one business keeps no other's leads waiting
-                LOG.error("Leads of business {} could not be handed over", id, e);
+                scope.within(business, () -> {
+                    if (leads.hand(lead)) {
+                        handing.hand(lead);
+                    }
+                    return true;
+                });
+            } catch (RuntimeException e) {
+                LOG.error("Lead {} could not be handed over; it is tried again in {}", lead, TRIED_AGAIN_AFTER, e);
+                scope.within(business, () -> leads.tried(lead));
             }
         }
     }
 
-    private int handAll() {
-        List<UUID> ready = jdbc.sql("""
+    private List<UUID> ready() {
+        Instant now = clock.instant();
+        return jdbc.sql("""
                         select l.outcome_id from lead l join outcome o on o.id = l.outcome_id
-                        where l.handed_at is null and not o.is_proof and (o.click_id is null or l.arrived_at < ? or exists (
-                            select from visit v where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)))
+                        where l.handed_at is null and not o.is_proof and (l.tried_at is null or l.tried_at < ?)
+                            and (o.click_id is null or l.arrived_at < ? or exists (
+                                select from visit v
+                                where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)))
                         order by l.arrived_at limit ?
                         """)
-                .params(Timestamp.from(clock.instant().minus(PATIENCE)), PORTION)
+                .params(Timestamp.from(now.minus(TRIED_AGAIN_AFTER)), Timestamp.from(now.minus(PATIENCE)), PORTION)
                 .query(UUID.class)
                 .list();
-        ready.stream().filter(leads::hand).forEach(handing::hand);
-        return ready.size();
     }
 }

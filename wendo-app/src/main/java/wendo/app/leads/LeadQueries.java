@@ -78,7 +78,7 @@ class LeadQueries {
     @Transactional(readOnly = true)
     List<Row> page(String whose, UUID person, int page) {
         return jdbc.sql(ROWS + """
-                        where (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
+                        where not o.is_proof and (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
                             and (:whose <> 'nobodys' or (l.owner_id is null and l.stage in ('new', 'quoted')))
                             and (:whose <> 'open' or l.stage in ('new', 'quoted'))
                         order by l.arrived_at desc, l.outcome_id limit :limit offset :offset
@@ -97,7 +97,7 @@ class LeadQueries {
                         select count(*), count(*) filter (where owner_id = ? and stage in ('new', 'quoted')),
                             count(*) filter (where owner_id is null and stage in ('new', 'quoted')),
                             count(*) filter (where stage in ('new', 'quoted'))
-                        from lead
+                        from lead l join outcome o on o.id = l.outcome_id where not o.is_proof
                         """)
                 .param(person)
                 .query((row, number) -> new Counts(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
@@ -139,15 +139,20 @@ class LeadQueries {
     List<Step> trail(UUID lead) {
         return jdbc.sql("""
                         with o as (
-                            select o.*, v.visitor from outcome o
+                            select o.*, v.visitor as link_visitor from outcome o
                             left join lateral (select visitor from visit
                                 where click_id = o.click_id and arrived_at = click_time(o.click_id) offset 0) v on true
                             where o.id = :lead)
                         select * from (
                             (select v.arrived_at as at, 'visit' as what, l.name, s.channel, 0::bigint, null::uuid
-                            from o join visit v on v.visitor = o.visitor and v.kind = 'person'
+                            from o join visit v on v.visitor = o.link_visitor and v.kind = 'person'
                             join link l on l.id = v.link_id join source s on s.id = v.source_id
                             order by v.arrived_at desc limit 100)
+                            union all
+                            (select a.arrived_at, 'arrival', coalesce(nullif(a.referrer, ''), 'no page told'), s.channel, 0, null
+                            from o join site_arrival a on a.visitor = o.visitor and a.kind = 'person'
+                            left join source s on s.id = a.source_id
+                            order by a.arrived_at desc limit 100)
                             union all
                             select e.occurred_at, e.kind, e.reference, null, e.kept_minor, e.id
                             from o join outcome e on e.id = o.id

@@ -53,6 +53,14 @@ public class Leads {
                 == 1;
     }
 
+    /** A lead that could not be handed over now. */
+    @Transactional
+    public int tried(UUID lead) {
+        return jdbc.sql("update lead set tried_at = ? where outcome_id = ?")
+                .params(Timestamp.from(clock.instant()), lead)
+                .update();
+    }
+
     @Transactional
     public void give(UUID lead, Given given, String said) {
         jdbc.sql(

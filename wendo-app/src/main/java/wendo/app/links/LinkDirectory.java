@@ -149,6 +149,15 @@ public class LinkDirectory {
         }
     }
 
+    /** The links of a host that is known, to go on with under its changed name or settings. */
+    Map<String, Target> targetsOf(UUID host) {
+        return hosts.values().stream()
+                .filter(known -> known.id().equals(host))
+                .findFirst()
+                .map(Host::targets)
+                .orElseGet(LinkDirectory::noTargets);
+    }
+
     static Map<String, Target> noTargets() {
         return new ConcurrentHashMap<>();
     }

@@ -1,5 +1,6 @@
 package wendo.app.links;
 
+import java.sql.Array;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -17,6 +18,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
@@ -42,8 +44,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes, asks
-            from door_links(?)
-            """;
+            from\s""";
 
     private final LinkDirectory directory;
     private final DataSourceProperties database;
@@ -113,39 +114,28 @@ class LinkDirectoryFeed implements SmartLifecycle {
     /** A sheet of thousands of links tells of each; they are read together. */
     private void heed(Connection connection, PGNotification[] changes) throws SQLException {
         Set<UUID> links = new LinkedHashSet<>();
-        boolean hostsChanged = false;
+        Set<UUID> hostsOrBusinesses = new LinkedHashSet<>();
         for (PGNotification change : changes) {
-            if (change.getName().equals("wendo_link")) {
-                links.add(UUID.fromString(change.getParameter()));
-            } else {
-                hostsChanged = true;
+            (change.getName().equals("wendo_link") ? links : hostsOrBusinesses)
+                    .add(UUID.fromString(change.getParameter()));
+        }
+        if (!hostsOrBusinesses.isEmpty()) {
+            // The links of all others stay as they are: to read millions anew would keep a new one waiting.
+            directory.replace(hosts(connection, id -> directory.targetsOf(id)));
+            for (UUID changed : hostsOrBusinesses) {
+                query(connection, "door_links_of(?)", changed, directory::put);
             }
         }
-        if (hostsChanged) {
-            loadAll(connection);
-        } else if (!links.isEmpty()) {
-            query(connection, links.toArray(UUID[]::new), directory::put);
+        if (!links.isEmpty()) {
+            Array these = connection.createArrayOf("uuid", links.toArray());
+            query(connection, "door_links(?)", these, directory::put);
         }
     }
 
     private void loadAll(Connection connection) throws SQLException {
-        Map<String, LinkDirectory.Host> hosts = new HashMap<>();
-        try (Statement statement = connection.createStatement();
-                ResultSet row = statement.executeQuery(HOSTS)) {
-            while (row.next()) {
-                hosts.put(
-                        row.getString(1),
-                        new LinkDirectory.Host(
-                                row.getObject(2, UUID.class),
-                                new BusinessId(row.getObject(3, UUID.class)),
-                                row.getString(4),
-                                row.getString(5),
-                                row.getBoolean(6),
-                                LinkDirectory.noTargets()));
-            }
-        }
+        Map<String, LinkDirectory.Host> hosts = hosts(connection, id -> LinkDirectory.noTargets());
         connection.setAutoCommit(false); // millions of links come in portions, not all at once
-        query(connection, null, (name, slug, target) -> {
+        query(connection, "door_links()", null, (name, slug, target) -> {
             LinkDirectory.Host host = hosts.get(name);
             if (host != null) { // else it was made between the two statements, and we are told of it next
                 host.targets().put(slug, target);
@@ -155,14 +145,38 @@ class LinkDirectoryFeed implements SmartLifecycle {
         directory.replace(hosts);
     }
 
+    private static Map<String, LinkDirectory.Host> hosts(
+            Connection connection, Function<UUID, Map<String, LinkDirectory.Target>> targets) throws SQLException {
+        Map<String, LinkDirectory.Host> hosts = new HashMap<>();
+        try (Statement statement = connection.createStatement();
+                ResultSet row = statement.executeQuery(HOSTS)) {
+            while (row.next()) {
+                UUID id = row.getObject(2, UUID.class);
+                hosts.put(
+                        row.getString(1),
+                        new LinkDirectory.Host(
+                                id,
+                                new BusinessId(row.getObject(3, UUID.class)),
+                                row.getString(4),
+                                row.getString(5),
+                                row.getBoolean(6),
+                                targets.apply(id)));
+            }
+        }
+        return hosts;
+    }
+
     private interface Taker {
         void take(String host, String slug, LinkDirectory.Target target);
     }
 
-    private static void query(Connection connection, UUID @Nullable [] links, Taker taker) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(LINKS)) {
+    private static void query(Connection connection, String which, @Nullable Object of, Taker taker)
+            throws SQLException {
+        try (PreparedStatement statement = connection.prepareStatement(LINKS + which)) {
             statement.setFetchSize(PORTION);
-            statement.setArray(1, links == null ? null : connection.createArrayOf("uuid", links));
+            if (of != null) {
+                statement.setObject(1, of);
+            }
             Shared shared = new Shared(new HashMap<>(), new HashMap<>());
             try (ResultSet row = statement.executeQuery()) {
                 while (row.next()) {

@@ -65,10 +65,11 @@ record EvidenceWords(String text, boolean isJoined) {
         return switch (came.evidence()) {
             case CODE -> "The code %s was given".formatted(came.said());
             case PARTNER -> "A report of %s told of the %s".formatted(came.said(), kind);
-            case VISITOR -> "The same visitor came before";
+            case VISITOR -> "The same visitor came before by “%s”".formatted(came.said());
             case CONTACT -> "%s is known from before".formatted(came.said());
             case ANSWER -> "The customer's own answer, “%s”".formatted(came.said());
             case REFERRER -> "The visitor came from %s".formatted(came.said());
+            case SET -> "%s set where the %s came from".formatted(came.said(), kind);
             case CLICK -> "The click identifier";
         };
     }

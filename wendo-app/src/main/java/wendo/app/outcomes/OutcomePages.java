@@ -24,6 +24,8 @@ import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Refusal;
 import wendo.app.site.Ribbons;
+import wendo.app.sources.SourceListed;
+import wendo.app.sources.Sources;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
@@ -38,12 +40,14 @@ class OutcomePages {
 
     private final OutcomeQueries queries;
     private final Outcomes outcomes;
+    private final Sources sources;
     private final Ribbons ribbons;
     private final Clock clock;
 
-    OutcomePages(OutcomeQueries queries, Outcomes outcomes, Ribbons ribbons, Clock clock) {
+    OutcomePages(OutcomeQueries queries, Outcomes outcomes, Sources sources, Ribbons ribbons, Clock clock) {
         this.queries = queries;
         this.outcomes = outcomes;
+        this.sources = sources;
         this.ribbons = ribbons;
         this.clock = clock;
     }
@@ -69,6 +73,7 @@ class OutcomePages {
                 .addObject("changes", queries.changes(row.id()))
                 .addObject("typed", typed)
                 .addObject("reporters", REPORTERS)
+                .addObject("sources", sources.list())
                 .addObject("statuses", OutcomeStatus.values())
                 .addObject("faults", faults);
     }
@@ -96,9 +101,30 @@ class OutcomePages {
                 : Refusal.of(show(row, typed, faults, business));
     }
 
+    /** Somebody knows where it came from, or takes that back. */
+    @PostMapping("/{id}/source")
+    ModelAndView set(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String source,
+            Business business,
+            CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        Optional<SourceListed> known = sources.list().stream()
+                .filter(one -> one.id().toString().equals(source))
+                .findFirst();
+        if (known.isEmpty() && !source.isEmpty()) {
+            Map<String, String> faults = Map.of("source", "This source is not in use any more; choose another.");
+            return Refusal.of(show(row, Correction.of(row, business), faults, business));
+        }
+        outcomes.set(
+                id, known.map(SourceListed::id), known.map(SourceListed::name).orElse(""), person.name());
+        return new ModelAndView("redirect:/outcomes/" + id);
+    }
+
     @GetMapping
     String ledger(
             @RequestParam(defaultValue = "") String kind,
+            @RequestParam(defaultValue = "") String joined,
             @RequestParam(defaultValue = "0") String page,
             PeriodChoice choice,
             Business business,
@@ -106,11 +132,16 @@ class OutcomePages {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         Optional<OutcomeKind> chosen = OutcomeKind.find(kind);
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
-        List<Line> lines = queries.page(choice.period(), business.zone(), chosen, number).stream()
+        boolean isUnknown = joined.equals("no");
+        OutcomeQueries.Chosen shown = new OutcomeQueries.Chosen(chosen, isUnknown);
+        List<Line> lines = queries.page(choice.period(), business.zone(), shown, number).stream()
                 .map(row -> new Line(row, EvidenceWords.of(row, figures)))
                 .toList();
         model.addAttribute("lines", lines);
-        model.addAttribute("sum", queries.sum(choice.period(), business.zone(), chosen));
+        OutcomeQueries.Sum sum = queries.sum(choice.period(), business.zone(), chosen);
+        model.addAttribute("sum", sum);
+        model.addAttribute("isUnknown", isUnknown);
+        model.addAttribute("all", isUnknown ? sum.unknown() : sum.all());
         model.addAttribute("kind", chosen.map(OutcomeKind::key).orElse(""));
         model.addAttribute("kinds", OutcomeKind.values());
         model.addAttribute("page", number);

@@ -35,7 +35,7 @@ class OutcomeQueries implements RibbonLayer {
     private static final String ROWS = """
             select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.click_id, o.reported_by,
                 s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
-                vs.name as visited_source, o.name, o.email, o.phone, o.items, o.note,
+                vs.name as visited_source, o.name, o.email, o.phone, o.items, o.note, o.set_source_id,
                 array(select concat_ws(E'\\t', u.evidence, u.decides, coalesce(us.name, ''), u.said)
                     from outcome_clue u left join source us on us.id = u.source_id where u.outcome_id = o.id) as clues
             from outcome o
@@ -81,6 +81,7 @@ class OutcomeQueries implements RibbonLayer {
             Optional<Channel> channel,
             Optional<Visited> visited,
             Told told,
+            Optional<UUID> setSource,
             List<Came> came) {}
 
     /**
@@ -94,6 +95,9 @@ class OutcomeQueries implements RibbonLayer {
             return count + takenBack;
         }
     }
+
+    /** What of the ledger is looked at: one kind or all; only what is joined to no source. */
+    record Chosen(Optional<OutcomeKind> kind, boolean isUnknown) {}
 
     /** What later news changed. */
     record Change(Instant at, String by, String field, String before, String after) {}
@@ -141,14 +145,16 @@ class OutcomeQueries implements RibbonLayer {
     }
 
     @Transactional(readOnly = true)
-    List<Row> page(Period period, ZoneId zone, Optional<OutcomeKind> kind, int page) {
+    List<Row> page(Period period, ZoneId zone, Chosen chosen, int page) {
         return jdbc.sql(ROWS + """
-                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)
+                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
+                            and (:kind = '' or o.kind = :kind) and (not :unknown or (o.counts and c.outcome_id is null))
                         order by o.occurred_at desc, o.id limit :limit offset :offset
                         """)
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
-                .param("kind", kind.map(OutcomeKind::key).orElse(""))
+                .param("kind", chosen.kind().map(OutcomeKind::key).orElse(""))
+                .param("unknown", chosen.isUnknown())
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query(OutcomeQueries::row)
@@ -220,6 +226,7 @@ class OutcomeQueries implements RibbonLayer {
                         "",
                         row.getString("items"),
                         row.getString("note")),
+                Optional.ofNullable(row.getObject("set_source_id", UUID.class)),
                 Arrays.stream((String[]) row.getArray("clues").getArray())
                         .map(Came::of)
                         .sorted(Comparator.comparing(Came::evidence))

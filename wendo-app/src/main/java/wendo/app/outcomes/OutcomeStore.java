@@ -125,6 +125,32 @@ class OutcomeStore {
                 .orElseGet(() -> refusal(known.standing()));
     }
 
+    void by(UUID outcome, UUID visitor) {
+        jdbc.sql("update outcome set visitor = ? where id = ?")
+                .params(visitor, outcome)
+                .update();
+    }
+
+    /** False if it was so before. */
+    boolean set(UUID outcome, Optional<UUID> source, String name, String by) {
+        String before = jdbc.sql("""
+                        select coalesce(s.name, '') from outcome o left join source s on s.id = o.set_source_id
+                        where o.id = ? for update of o
+                        """).param(outcome).query(String.class).single();
+        int changed = jdbc.sql("""
+                        update outcome set set_source_id = cast(:source as uuid), set_by = :by
+                        where id = :id and set_source_id is distinct from cast(:source as uuid)
+                        """)
+                .param("source", source.map(UUID::toString).orElse(null))
+                .param("by", by)
+                .param("id", outcome)
+                .update();
+        if (changed == 1) {
+            tell(outcome, List.of(new Change("source", before, name)), by);
+        }
+        return changed == 1;
+    }
+
     boolean takeBack(UUID outcome) {
         boolean isKept = jdbc.sql("""
                         select exists (select from outcome_change where outcome_id = :id)
@@ -212,14 +238,18 @@ class OutcomeStore {
                 .param(next.click().map(click -> click.uuid().toString()).orElse(null))
                 .param(known.id())
                 .update();
+        tell(known.id(), changes, by);
+        return new Recorded.Changed(known.id());
+    }
+
+    private void tell(UUID outcome, List<Change> changes, String by) {
         Timestamp now = Timestamp.from(clock.instant());
         for (Change change : changes) {
             jdbc.sql("insert into outcome_change values (?, ?, ?, ?, ?, ?, ?)")
-                    .params(BusinessScope.current().value(), known.id(), now, by)
+                    .params(BusinessScope.current().value(), outcome, now, by)
                     .params(change.field(), change.before(), change.after())
                     .update();
         }
-        return new Recorded.Changed(known.id());
     }
 
     /** As fine as the database keeps it. */

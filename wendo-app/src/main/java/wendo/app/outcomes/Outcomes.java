@@ -77,6 +77,24 @@ public class Outcomes {
         return store.takeBack(outcome);
     }
 
+    /** Keeps who reported it, as the site's own cookie tells. In the transaction that records it. */
+    @Transactional
+    public void by(UUID outcome, UUID visitor) {
+        store.by(outcome, visitor);
+    }
+
+    /**
+     * What somebody of the business knows of where it came from goes before all evidence.
+     *
+     * @param source empty to take back what was set
+     */
+    @Transactional
+    public void set(UUID outcome, Optional<UUID> source, String name, String person) {
+        if (store.set(outcome, source, name, person)) {
+            events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
+        }
+    }
+
     /** Makes an outcome stand as before; false, and nothing happens, if others changed it since {@code changedBy} did. */
     @Transactional
     public boolean restore(UUID outcome, Standing before, String changedBy, String by) {

@@ -15,15 +15,13 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.StringNode;
 import wendo.app.business.Business;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
+import wendo.app.sitetag.TagCalls;
 import wendo.app.visits.Automatic;
-import wendo.app.visits.TagCalls;
-import wendo.core.outcomes.OutcomeReport;
-import wendo.core.visits.ClickId;
+import wendo.core.visits.SiteVisitor;
 
 /**
  * Where the site tag reports outcomes from visitors' browsers. Anybody can call it with a site's public key, so it is
@@ -54,9 +52,8 @@ class SiteTag {
         this.clock = clock;
     }
 
-    /** What the tag sends: a report with the site's key and without what only the business may tell. */
+    /** What the tag sends: a report without what only the business may tell. */
     record TagBody(
-            @Nullable String site,
             @Nullable String kind,
             @Nullable JsonNode reference,
             @Nullable JsonNode value,
@@ -68,7 +65,8 @@ class SiteTag {
             @Nullable JsonNode code,
             @Nullable String answer,
             @Nullable JsonNode items,
-            @Nullable JsonNode note) {
+            @Nullable JsonNode note,
+            @Nullable String visitor) {
         ReportBody report() {
             return new ReportBody(
                     kind, reference, value, currency, clickId, null, null, null, name, email, phone, code, answer,
@@ -86,28 +84,11 @@ class SiteTag {
      */
     @GetMapping("/t/outcome.gif")
     ResponseEntity<byte[]> image(@RequestParam Map<String, String> told, HttpServletRequest request) {
-        calls.mustAllow(request);
-        BusinessId business = calls.business(told.get("site"));
-        if (!automatic.is(request)) {
-            record(
-                    business,
-                    new TagBody(
-                                    told.get("site"),
-                                    told.get("kind"),
-                                    text(told.get("reference")),
-                                    text(told.get("value")),
-                                    told.get("currency"),
-                                    told.get(ClickId.PARAMETER),
-                                    null,
-                                    null,
-                                    null,
-                                    text(told.get("code")),
-                                    null,
-                                    text(told.get("items")),
-                                    text(told.get("note")))
-                            .report(),
-                    Reporter.IMAGE);
-        }
+        calls.take(request, "image", told, ImageFields.class, (business, fields) -> {
+            if (!automatic.is(request)) {
+                record(business, fields.report(), Reporter.IMAGE, "");
+            }
+        });
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_GIF)
                 .cacheControl(CacheControl.noStore())
@@ -115,24 +96,42 @@ class SiteTag {
                 .body(POINT);
     }
 
-    private static JsonNode text(@Nullable String value) {
-        return StringNode.valueOf(value == null ? "" : value);
+    /** What the address of the image may tell. */
+    record ImageFields(
+            @Nullable String kind,
+            @Nullable JsonNode reference,
+            @Nullable JsonNode value,
+            @Nullable String currency,
+            @Nullable String wcl,
+            @Nullable JsonNode code,
+            @Nullable JsonNode items,
+            @Nullable JsonNode note) {
+        ReportBody report() {
+            return new ReportBody(
+                    kind, reference, value, currency, wcl, null, null, null, null, null, null, code, null, items, note);
+        }
     }
 
-    private void record(BusinessId business, ReportBody body, Reporter reporter) {
+    private void record(BusinessId business, ReportBody body, Reporter reporter, String visitor) {
         scope.within(business, () -> {
             Business current = businesses.current();
-            OutcomeReport report = body.check(current, clock.instant());
-            return outcomes.record(report, reporter);
+            Recorded recorded = outcomes.record(body.check(current, clock.instant()), reporter);
+            if (recorded instanceof Recorded.New one) {
+                SiteVisitor.find(visitor).ifPresent(who -> outcomes.by(one.outcome(), who));
+            }
+            return recorded;
         });
     }
 
     @CrossOrigin(origins = "*", allowCredentials = "false")
     @PostMapping("/t/outcomes")
     ResponseEntity<Void> report(HttpServletRequest request) throws IOException {
-        TagBody body = calls.read(request, TagBody.class);
-        BusinessId business = calls.business(body.site());
-        record(business, body.report(), Reporter.SITE_TAG);
+        calls.take(
+                request,
+                "outcome",
+                TagBody.class,
+                (business, body) -> record(
+                        business, body.report(), Reporter.SITE_TAG, body.visitor() == null ? "" : body.visitor()));
         return ResponseEntity.noContent().build();
     }
 }

@@ -43,7 +43,8 @@ public class Outbox {
     @Transactional
     public void put(Draft draft) {
         jdbc.sql("""
-                        insert into outgoing values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, null, null, '')
+                        insert into outgoing
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, null, null, '', ?)
                         on conflict do nothing
                         """)
                 .params(
@@ -54,7 +55,7 @@ public class Outbox {
                         draft.place())
                 .params(draft.road().key(), draft.recipient(), draft.subject(), draft.body())
                 .param(draft.clip().orElse(null))
-                .param(Timestamp.from(draft.dueAt()))
+                .params(Timestamp.from(draft.dueAt()), Timestamp.from(clock.instant()))
                 .update();
     }
 
@@ -88,6 +89,27 @@ public class Outbox {
         return jdbc.sql("select exists (select from opted_out where contact = ?)")
                 .param(contact)
                 .query(Boolean.class)
+                .single();
+    }
+
+    /** Whether a plan was begun for this contact, on behalf of another lead, since then. */
+    @Transactional(readOnly = true)
+    public boolean isWrittenTo(String contact, UUID lead, Instant since) {
+        return jdbc.sql("""
+                        select exists (select from outgoing
+                            where purpose = 'plan' and recipient = ? and kept_at > ? and lead_id <> ?)
+                        """)
+                .params(contact, Timestamp.from(since), lead)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /** For how many leads a plan was begun since then. */
+    @Transactional(readOnly = true)
+    public long plansBegunSince(Instant since) {
+        return jdbc.sql("select count(distinct lead_id) from outgoing where purpose = 'plan' and kept_at > ?")
+                .param(Timestamp.from(since))
+                .query(Long.class)
                 .single();
     }
 

@@ -19,7 +19,7 @@ import wendo.app.business.Business;
 import wendo.app.links.LinkHosts;
 import wendo.app.sources.Sources;
 
-/** The business, its site tag and its keys. */
+/** The business and its keys. */
 @Controller
 @RequestMapping("/setup")
 class SetupPages {
@@ -43,12 +43,6 @@ class SetupPages {
         model.addAttribute("scopes", KeyScope.values());
         model.addAttribute("sources", sources.list());
         model.addAttribute("maySetUp", person.role().maySetUp());
-        model.addAttribute(
-                "tag",
-                "<script src=\"%s/t/wendo.js\" data-site=\"%s\" async></script>"
-                        .formatted(hosts.defaultHost().origin(), business.siteKey()));
-        model.addAttribute("report", """
-                <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="%s"></data>""".formatted(business.currency().getCode()));
         return "setup/page";
     }
 

@@ -1,4 +1,4 @@
-/** Setup: the business, its site tag and its keys for programs. */
+/** Setup: the business and its keys for programs. */
 @ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "sources"})
 @NullMarked
 package wendo.app.setup;

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wendo.core.visits.Arrival;
+import wendo.core.visits.Sorted;
 import wendo.core.visits.Sorting;
 import wendo.core.visits.VisitKind;
 
@@ -18,9 +19,14 @@ public class Automatic {
     }
 
     public boolean is(HttpServletRequest request) {
+        return sort(request).kind() != VisitKind.PERSON;
+    }
+
+    /** As a person, a preview or a robot, with the reason. */
+    public Sorted sort(HttpServletRequest request) {
         String purpose = header(request, "Sec-Purpose") + header(request, "Purpose");
         Arrival arrival = new Arrival("", "", Instant.EPOCH, header(request, "User-Agent"), purpose);
-        return sorting.sort(arrival, Optional.empty()).kind() != VisitKind.PERSON;
+        return sorting.sort(arrival, Optional.empty());
     }
 
     private static String header(HttpServletRequest request, String name) {

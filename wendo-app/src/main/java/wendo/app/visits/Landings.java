@@ -12,10 +12,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.CrossOrigin;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
-import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.site.ApiFaults;
+import wendo.app.sitetag.TagCalls;
 import wendo.core.visits.ClickId;
+import wendo.core.visits.SiteVisitor;
 
 /** Where the site tag tells that a page has loaded at the end of a visit. Each visit lands once. */
 @RestController
@@ -35,26 +36,28 @@ class Landings {
     }
 
     record Body(
-            @Nullable String site,
             @Nullable String clickId,
-            @Nullable String address) {}
+            @Nullable String address,
+            @Nullable String visitor) {}
 
     @CrossOrigin(origins = "*", allowCredentials = "false")
     @PostMapping("/t/landings")
     ResponseEntity<Void> report(HttpServletRequest request) throws IOException {
-        Body body = calls.read(request, Body.class);
-        BusinessId business = calls.business(body.site());
-        ClickId click = ClickId.find(body.clickId() == null ? "" : body.clickId())
-                .orElseThrow(() ->
-                        new ApiFaults(HttpStatus.UNPROCESSABLE_CONTENT, "This is no click identifier.", List.of()));
-        String address = body.address() == null ? "" : body.address();
-        scope.within(
-                business,
-                () -> jdbc.sql("insert into landing values (?, ?, ?, ?) on conflict do nothing")
-                        .params(business.value(), click.uuid(), Timestamp.from(clock.instant()))
-                        .param(address.substring(0, Math.min(address.length(), MAX_ADDRESS))
-                                .replace("\0", ""))
-                        .update());
+        calls.take(request, "landing", Body.class, (business, body) -> {
+            ClickId click = ClickId.find(body.clickId() == null ? "" : body.clickId())
+                    .orElseThrow(() ->
+                            new ApiFaults(HttpStatus.UNPROCESSABLE_CONTENT, "This is no click identifier.", List.of()));
+            String address = body.address() == null ? "" : body.address();
+            scope.within(
+                    business,
+                    () -> jdbc.sql("insert into landing values (?, ?, ?, ?, ?) on conflict do nothing")
+                            .params(business.value(), click.uuid(), Timestamp.from(clock.instant()))
+                            .param(address.substring(0, Math.min(address.length(), MAX_ADDRESS))
+                                    .replace("\0", ""))
+                            .param(SiteVisitor.find(body.visitor() == null ? "" : body.visitor())
+                                    .orElse(null))
+                            .update());
+        });
         return ResponseEntity.noContent().build();
     }
 }

@@ -81,7 +81,7 @@ class VisitJobs {
                 .execute((task, context) -> forget());
     }
 
-    /** Deletes the visits of whole months that no business keeps any more; their daily sums stay. */
+    /** Deletes visits, and what the site tag told, of whole months that are not kept any more; daily sums stay. */
     void forget() {
         List<Keeping> all = jdbc.sql("select business_id, months from door_businesses_keeping()")
                 .query((row, number) -> new Keeping(new BusinessId(row.getObject(1, UUID.class)), row.getInt(2)))
@@ -103,9 +103,16 @@ class VisitJobs {
 
     private int forget(int months) {
         LocalDate first = businesses.current().today(clock).minusMonths(months).withDayOfMonth(1);
-        return jdbc.sql("delete from visit where arrived_at < ?")
-                .param(Timestamp.from(
-                        first.atStartOfDay(businesses.current().zone()).toInstant()))
-                .update();
+        Timestamp before =
+                Timestamp.from(first.atStartOfDay(businesses.current().zone()).toInstant());
+        int deleted = 0;
+        for (String older : List.of(
+                "visit where arrived_at",
+                "landing where landed_at",
+                "site_arrival where arrived_at",
+                "outbound_click where clicked_at")) {
+            deleted += jdbc.sql("delete from " + older + " < ?").param(before).update();
+        }
+        return deleted;
     }
 }

@@ -1,5 +1,5 @@
 /** Visits: the log that loses none, the store, and the daily sums. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "sources"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "sitetag", "sources"})
 @NullMarked
 package wendo.app.visits;
 

@@ -133,4 +133,24 @@ class EvidenceTest extends WendoTest {
         report("B-6", "");
         assertThat(count(tenant, "select count(*) from outcome_change")).isEqualTo(1);
     }
+
+    private HttpResponse<String> set(String booking, String source) {
+        return person.form("/outcomes/" + booking, "/outcomes/" + booking + "/source", "source", source);
+    }
+
+    @Test
+    void what_somebody_knows_goes_before_all_evidence_and_can_be_taken_back() {
+        String click = Http.click(http().visit(tenant.host(), slugs.get(0)));
+        String booking = report("B-7", ", \"clickId\": \"%s\"".formatted(click));
+        await("it is credited", () -> creditOf("B-7").startsWith("Postcards"));
+        assertThat(set(booking, source("Reed Campsite")).statusCode()).isEqualTo(302);
+        await("it is credited anew", () -> creditOf("B-7").equals("Reed Campsite 1000000 4000"));
+        assertThat(person.get("/outcomes/" + booking).body())
+                .contains(
+                        "Ola Ness set where the booking came from: it stands for Reed Campsite.", "Reed Campsite</td>");
+        assertThat(set(booking, java.util.UUID.randomUUID().toString()).statusCode())
+                .isEqualTo(422);
+        set(booking, "");
+        await("the evidence decides again", () -> creditOf("B-7").startsWith("Postcards"));
+    }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import jakarta.mail.internet.MimeMessage;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
@@ -15,10 +17,14 @@ import wendo.app.TestPost;
 import wendo.app.WendoTest;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.Role;
+import wendo.app.leads.Leads;
 
 class HandoverTest extends WendoTest {
     @Autowired
     private Accounts accounts;
+
+    @Autowired
+    private Leads leadsKept;
 
     private final TestPost post = TestPost.instance();
     private Tenant tenant;
@@ -416,5 +422,69 @@ class HandoverTest extends WendoTest {
         assertThat(person.form("/setup/handovers", "/setup/handovers/hours", "cutOff", "late")
                         .body())
                 .contains("Write times like 17:00.");
+    }
+
+    @Test
+    void whoever_asks_twice_or_is_entered_by_others_is_written_to_once() {
+        hand(
+                "ownerIs",
+                "none",
+                "plan",
+                plan("name", "First", "kind.0", "email", "subject.0", "Hello", "body.0", "Hello", "days.0", "1"));
+        String ines = unique("ines") + "@marsh.example";
+        assertThat(states(lead(ines, ""))).containsExactly("waiting");
+        String second = lead(ines, "");
+        assertThat(states(second)).isEmpty();
+        assertThat(person.get("/leads/" + second).body())
+                .contains("Step 1 of the follow-up was left out: a follow-up to " + ines);
+        in(
+                tenant,
+                () -> jdbc.sql("update outgoing set kept_at = kept_at - interval '8 days'")
+                        .update());
+        assertThat(states(lead(ines, ""))).as("a week later").containsExactly("waiting");
+    }
+
+    @Test
+    void a_flood_of_leads_is_taken_but_not_written_to() {
+        hand(
+                "ownerIs",
+                "none",
+                "plan",
+                plan("name", "First", "kind.0", "email", "subject.0", "Hello", "body.0", "Hello", "days.0", "1"));
+        int all = FollowUp.PLANS_AN_HOUR + 3;
+        String reports = java.util.stream.IntStream.range(0, all)
+                .mapToObj(i -> "{\"kind\": \"lead\", \"reference\": \"L-%d\", \"email\": \"a%d@marsh.example\"}"
+                        .formatted(i, i))
+                .collect(java.util.stream.Collectors.joining(","));
+        http().post(tenant.apiKey(), "/api/v1/outcomes/batch", "{\"outcomes\": [" + reports + "]}");
+        await(
+                "all are handed over",
+                () -> count(tenant, "select count(*) from lead where handed_at is not null") == all);
+        assertThat(count(tenant, "select count(*) from outgoing where purpose = 'plan'"))
+                .isEqualTo(FollowUp.PLANS_AN_HOUR);
+        assertThat(count(tenant, "select count(*) from lead_event where said like '%more than 200 leads came%'"))
+                .isEqualTo(3);
+    }
+
+    @Test
+    void a_lead_that_cannot_be_handed_over_keeps_no_other_waiting() {
+        String bad = lead("a@marsh.example", "");
+        String good = lead("b@marsh.example", "");
+        // Out of the application's own reach: tried an hour from now.
+        in(
+                tenant,
+                () -> jdbc.sql("update lead set handed_at = null, tried_at = now() + interval '1 hour'")
+                        .update());
+        Handing handing = org.mockito.Mockito.mock(Handing.class);
+        org.mockito.Mockito.doThrow(new IllegalStateException("no such plan"))
+                .when(handing)
+                .hand(UUID.fromString(bad));
+        Clock later = Clock.offset(Clock.systemUTC(), Duration.ofHours(2));
+        new HandingOver(jdbc, scope, leadsKept, handing, later).handWaiting();
+        org.mockito.Mockito.verify(handing).hand(UUID.fromString(good));
+        assertThat(count(tenant, "select count(*) from lead where handed_at is not null"))
+                .isOne();
+        assertThat(count(tenant, "select count(*) from lead where tried_at < now() + interval '30 minutes'"))
+                .isOne();
     }
 }

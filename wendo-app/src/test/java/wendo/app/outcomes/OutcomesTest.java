@@ -2,9 +2,12 @@ package wendo.app.outcomes;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -231,11 +234,14 @@ class OutcomesTest extends WendoTest {
     }
 
     @Test
-    void the_tag_itself_is_small_and_public() {
+    void the_tag_itself_is_small_and_public() throws IOException {
         HttpResponse<String> tag = http().visit(tenant.host(), "t/wendo.js");
         assertThat(tag.statusCode()).isEqualTo(200);
         assertThat(tag.headers().firstValue("Cache-Control").orElseThrow()).contains("max-age=3600");
-        assertThat(tag.body()).contains("wendo_click", "outcomes", "landings");
+        assertThat(tag.body()).contains("outcomes", "landings", "arrivals", "outgoing");
+        try (InputStream packed = Objects.requireNonNull(getClass().getResourceAsStream("/static/t/wendo.js.gz"))) {
+            assertThat(packed.readAllBytes().length).as("bytes, packed").isLessThan(2048);
+        }
     }
 
     @Test

@@ -5,6 +5,8 @@ import java.util.Locale;
 
 /** What can join an outcome to a source, strongest first. The order is ours. */
 public enum Evidence {
+    /** Somebody of the business set it by hand, knowing what no report tells. */
+    SET,
     /** The click identifier of a visit came back. */
     CLICK,
     /** A partner's code or a coupon was given. */

@@ -36,7 +36,7 @@ class ClueTest {
         }
         assertThat(Evidence.values())
                 .extracting(Evidence::key)
-                .containsExactly("click", "code", "partner", "visitor", "contact", "answer", "referrer");
+                .containsExactly("set", "click", "code", "partner", "visitor", "contact", "answer", "referrer");
     }
 
     @Test
