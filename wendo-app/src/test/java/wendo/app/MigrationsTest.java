@@ -100,6 +100,10 @@ class MigrationsTest {
                         "door_businesses_keeping",
                         "drop_empty_visit_months",
                         "ensure_visit_month",
-                        "forget_tag_calls");
+                        "forget_tag_calls",
+                        "door_networks_changed",
+                        "door_networks",
+                        "door_postback",
+                        "forget_postbacks");
     }
 }

@@ -87,7 +87,7 @@ public abstract class WendoTest {
     }
 
     /** Waits for what another thread brings about, and fails loudly if it does not come. */
-    protected static void await(String what, BooleanSupplier isSo) {
+    public static void await(String what, BooleanSupplier isSo) {
         Instant end = Instant.now().plus(PATIENCE);
         while (!isSo.getAsBoolean()) {
             if (Instant.now().isAfter(end)) {

@@ -15,9 +15,11 @@ public final class Standins {
                 Integer.parseInt(setting("WENDO_POST_PORT", "8091")),
                 "http://127.0.0.1:" + setting("WENDO_PORT", "8080") + "/t/messages/news",
                 setting("WENDO_TEXT_GATEWAY_KEY", "demo"));
+        PartnerNetwork network = PartnerNetwork.start(Integer.parseInt(setting("WENDO_NETWORK_PORT", "8092")));
         Runtime.getRuntime().addShutdownHook(new Thread(() -> {
             site.close();
             office.close();
+            network.close();
         }));
     }
 

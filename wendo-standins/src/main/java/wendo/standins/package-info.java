@@ -1,4 +1,4 @@
-/** Small simulated outside services that ship with Wendo: for now, the demo business's own website. */
+/** Small simulated outside services that ship with Wendo: the demo business's own website, a post office, a partner network. */
 @NullMarked
 package wendo.standins;
 

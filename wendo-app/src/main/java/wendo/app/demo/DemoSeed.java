@@ -214,6 +214,7 @@ class DemoSeed {
                 visit.userAgent(),
                 "",
                 visit.referrer(),
-                "en");
+                "en",
+                "");
     }
 }

@@ -24,7 +24,8 @@ import org.springframework.web.servlet.view.RedirectView;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.links.LinkDirectory;
-import wendo.core.links.Tagging;
+import wendo.app.networks.NetworkDirectory;
+import wendo.app.visits.VisitAliases;
 import wendo.core.visits.ClickId;
 
 /**
@@ -40,17 +41,28 @@ class OpenForm {
     private final Forms forms;
     private final FormIntake intake;
     private final LinkDirectory directory;
+    private final NetworkDirectory networks;
+    private final VisitAliases aliases;
     private final BusinessScope scope;
 
-    OpenForm(Forms forms, FormIntake intake, LinkDirectory directory, BusinessScope scope) {
+    OpenForm(
+            Forms forms,
+            FormIntake intake,
+            LinkDirectory directory,
+            NetworkDirectory networks,
+            VisitAliases aliases,
+            BusinessScope scope) {
         this.forms = forms;
         this.intake = intake;
         this.directory = directory;
+        this.networks = networks;
+        this.aliases = aliases;
         this.scope = scope;
     }
 
     /** The link somebody came by, and where it leads them. */
-    private record Came(LinkDirectory.Host host, LinkDirectory.Target target, String leadsTo) {}
+    private record Came(
+            LinkDirectory.Host host, LinkDirectory.Target target, String leadsTo, String alias, String click) {}
 
     @GetMapping(LinkDirectory.FORM_PATH)
     ModelAndView first(
@@ -66,6 +78,7 @@ class OpenForm {
         }
         try {
             return scope.within(came.get().target().business(), () -> {
+                keepAlias(came.get());
                 Forms.Shown shown = forms.of(came.get().target().link());
                 if (goesOn(shown, came.get(), request, response)) {
                     return onward(came.get());
@@ -113,6 +126,7 @@ class OpenForm {
             return over();
         }
         return scope.within(came.get().target().business(), () -> {
+            keepAlias(came.get());
             Forms.Shown shown = forms.of(came.get().target().link());
             if (shown.form().isEmpty()) {
                 return onward(came.get());
@@ -198,15 +212,17 @@ class OpenForm {
         return directory
                 .findHost(request.getServerName())
                 .flatMap(host -> directory.find(host, at).map(asked -> {
-                    UUID destination = uuid(to).orElse(LinkDirectory.NOWHERE);
-                    String address = asked.target().addressFor(destination);
-                    return new Came(
-                            host,
-                            asked.target(),
-                            ClickId.find(click)
-                                    .map(id -> Tagging.append(address, ClickId.PARAMETER, id.toString()))
-                                    .orElse(address));
+                    String address = asked.target().addressFor(uuid(to).orElse(LinkDirectory.NOWHERE));
+                    NetworkDirectory.Led led = ClickId.find(click)
+                            .map(id -> networks.lead(asked.target().business(), address, id))
+                            .orElseGet(() -> new NetworkDirectory.Led(address, ""));
+                    return new Came(host, asked.target(), led.address(), led.alias(), click);
                 }));
+    }
+
+    /** What goes out to a network instead of the click identifier has to be known when it comes back. */
+    private void keepAlias(Came came) {
+        ClickId.find(came.click()).ifPresent(click -> aliases.keep(came.alias(), click));
     }
 
     private static Optional<UUID> uuid(String text) {

@@ -1,5 +1,5 @@
 /** Entry forms: hosted here for a business, shown before what a link leads to or on a page of their own. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "outcomes", "site", "visits"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "networks", "outcomes", "site", "visits"})
 @NullMarked
 package wendo.app.forms;
 

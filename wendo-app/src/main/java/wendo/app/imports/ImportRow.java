@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import wendo.app.business.Business;
@@ -11,14 +12,14 @@ import wendo.app.tables.Table;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Told;
+import wendo.core.visits.ClickId;
 
-/** Reads one row of a file as the news of an outcome. */
-record ImportRow(ImportMatching matching, Business business, Instant now) {
-    private static final List<String> CONFIRMED =
-            List.of("approved", "paid", "confirmed", "complete", "completed", "validated");
-    private static final List<String> CANCELLED =
-            List.of("cancelled", "canceled", "declined", "rejected", "void", "voided", "reversed", "no show");
-
+/**
+ * Reads one row of a file as the news of an outcome.
+ *
+ * @param clicks what a sub-ID in its column stands for, where it is no click identifier itself
+ */
+record ImportRow(ImportMatching matching, Business business, Instant now, Map<String, ClickId> clicks) {
     /** The report, or what is wrong with the row in one sentence for each column. */
     OutcomeReport.Read read(Table.Row row) {
         String when = matching.cell(row, ImportColumn.DAY);
@@ -29,9 +30,9 @@ record ImportRow(ImportMatching matching, Business business, Instant now) {
                         matching.cell(row, ImportColumn.REFERENCE),
                         matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
                         "",
-                        matching.cell(row, ImportColumn.CLICK),
+                        click(matching.cell(row, ImportColumn.CLICK)),
                         at.map(time -> time.atZone(business.zone()).toInstant()).map(this::notAhead),
-                        status(matching.cell(row, ImportColumn.STATUS)),
+                        OutcomeStatus.spoken(matching.cell(row, ImportColumn.STATUS)),
                         "",
                         told(row)),
                 business.currency(),
@@ -50,6 +51,11 @@ record ImportRow(ImportMatching matching, Business business, Instant now) {
         return isToday && at.isAfter(now) ? now : at;
     }
 
+    private String click(String cell) {
+        ClickId known = clicks.get(cell.strip().toLowerCase(Locale.ROOT));
+        return known == null ? cell : known.toString();
+    }
+
     private Told.Typed told(Table.Row row) {
         return new Told.Typed(
                 matching.cell(row, ImportColumn.NAME),
@@ -60,18 +66,6 @@ record ImportRow(ImportMatching matching, Business business, Instant now) {
                 matching.cell(row, ImportColumn.ANSWER),
                 matching.cell(row, ImportColumn.ITEMS),
                 matching.cell(row, ImportColumn.NOTE));
-    }
-
-    /** What tills and partners call it; other words stay and are refused with their row. */
-    private static String status(String cell) {
-        String word = cell.strip().toLowerCase(Locale.ROOT);
-        if (CONFIRMED.contains(word)) {
-            return OutcomeStatus.CONFIRMED.key();
-        }
-        if (CANCELLED.contains(word)) {
-            return OutcomeStatus.CANCELLED.key();
-        }
-        return word.equals("pending") || word.equals("new") ? OutcomeStatus.OPEN.key() : word;
     }
 
     /** What is wrong with a row; an amount is told as it stands there, for files write it in more than one way. */

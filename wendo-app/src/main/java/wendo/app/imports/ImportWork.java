@@ -2,10 +2,12 @@ package wendo.app.imports;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +16,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.Businesses;
+import wendo.app.networks.Networks;
 import wendo.app.outcomes.Outcomes;
 import wendo.app.outcomes.Recorded;
 import wendo.app.outcomes.Reporter;
@@ -22,6 +25,7 @@ import wendo.core.outcomes.GivenCode;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
+import wendo.core.visits.ClickId;
 
 /** Says what would become of each row, imports, and undoes an import. */
 @Service
@@ -30,13 +34,21 @@ class ImportWork {
 
     private final ImportFiles files;
     private final Outcomes outcomes;
+    private final Networks networks;
     private final Businesses businesses;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    ImportWork(ImportFiles files, Outcomes outcomes, Businesses businesses, JdbcClient jdbc, Clock clock) {
+    ImportWork(
+            ImportFiles files,
+            Outcomes outcomes,
+            Networks networks,
+            Businesses businesses,
+            JdbcClient jdbc,
+            Clock clock) {
         this.files = files;
         this.outcomes = outcomes;
+        this.networks = networks;
         this.businesses = businesses;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -52,10 +64,10 @@ class ImportWork {
     void check(UUID id, ImportMatching matching) {
         ImportFiles.File file = files.find(id).orElseThrow();
         files.remember(id, file.headings(), matching);
-        ImportRow reader = new ImportRow(matching, businesses.current(), clock.instant());
-        Map<String, Known> known = known(matching.kind());
-        Set<String> codes = codes();
         List<Table.Row> rows = files.rows(id);
+        ImportRow reader = reader(rows, matching);
+        Map<String, Known> known = known(matching, rows);
+        Set<String> codes = codes();
         Map<String, Integer> last = new HashMap<>();
         rows.forEach(row -> last.put(matching.cell(row, ImportColumn.REFERENCE).strip(), row.line()));
         List<ImportFiles.Fate> fates = new ArrayList<>();
@@ -127,16 +139,38 @@ class ImportWork {
                 : "Its contact details may be known from before.";
     }
 
-    private Map<String, Known> known(String kind) {
+    private Map<String, Known> known(ImportMatching matching, List<Table.Row> rows) {
         Map<String, Known> known = new HashMap<>();
-        jdbc.sql("select reference, id, status, value_minor, refunded_minor from outcome where kind = ?")
-                .param(kind)
+        jdbc.sql("""
+                        select reference, id, status, value_minor, refunded_minor from outcome
+                        where kind = ? and reference = any(?)
+                        """)
+                .params(matching.kind(), cells(rows, matching, ImportColumn.REFERENCE))
                 .query(row -> {
                     known.put(
                             row.getString(1),
                             new Known(row.getObject(2, UUID.class), row.getString(3), row.getLong(4), row.getLong(5)));
                 });
         return known;
+    }
+
+    private ImportRow reader(List<Table.Row> rows, ImportMatching matching) {
+        Map<String, ClickId> clicks = matching.partner().isEmpty()
+                ? Map.of()
+                : networks.clicks(
+                        UUID.fromString(matching.partner()),
+                        Arrays.stream(cells(rows, matching, ImportColumn.CLICK))
+                                .map(cell -> cell.toLowerCase(Locale.ROOT))
+                                .toList());
+        return new ImportRow(matching, businesses.current(), clock.instant(), clicks);
+    }
+
+    private static String[] cells(List<Table.Row> rows, ImportMatching matching, ImportColumn column) {
+        return rows.stream()
+                .map(row -> matching.cell(row, column).strip())
+                .filter(cell -> !cell.isEmpty())
+                .distinct()
+                .toArray(String[]::new);
     }
 
     private Set<String> codes() {
@@ -149,11 +183,12 @@ class ImportWork {
     @Transactional
     void run(UUID id) {
         ImportFiles.File file = files.find(id).orElseThrow();
-        ImportRow reader = new ImportRow(file.matching(), businesses.current(), clock.instant());
-        Map<String, Known> known = known(file.matching().kind());
+        List<Table.Row> rows = files.rows(id);
+        ImportRow reader = reader(rows, file.matching());
+        Map<String, Known> known = known(file.matching(), rows);
         Map<String, Integer> lines = new LinkedHashMap<>();
         Map<String, OutcomeReport> last = new LinkedHashMap<>();
-        for (Table.Row row : files.rows(id)) {
+        for (Table.Row row : rows) {
             if (reader.read(row) instanceof OutcomeReport.Read.Good good) {
                 lines.put(good.report().reference(), row.line());
                 last.put(good.report().reference(), good.report());

@@ -1,5 +1,5 @@
 /** Outcomes from files: partners' reports, till and booking exports. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "outcomes", "site", "sources", "tables"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "networks", "outcomes", "site", "sources", "tables"})
 @NullMarked
 package wendo.app.imports;
 

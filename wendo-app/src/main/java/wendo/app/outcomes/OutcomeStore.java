@@ -131,6 +131,13 @@ class OutcomeStore {
                 .update();
     }
 
+    boolean joinVisit(UUID outcome, ClickId click) {
+        return jdbc.sql("update outcome set click_id = ? where id = ? and click_id is null")
+                        .params(click.uuid(), outcome)
+                        .update()
+                == 1;
+    }
+
     /** False if it was so before. */
     boolean set(UUID outcome, Optional<UUID> source, String name, String by) {
         String before = jdbc.sql("""

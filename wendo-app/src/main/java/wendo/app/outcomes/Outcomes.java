@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.Standing;
+import wendo.core.visits.ClickId;
 
 /** Records outcomes of the current business, each once by its kind and reference; later news changes it. */
 @Service
@@ -81,6 +82,16 @@ public class Outcomes {
     @Transactional
     public void by(UUID outcome, UUID visitor) {
         store.by(outcome, visitor);
+    }
+
+    /** The visit that an outcome waited for has arrived. True if it had none. */
+    @Transactional
+    public boolean joinVisit(UUID outcome, ClickId click) {
+        boolean isJoined = store.joinVisit(outcome, click);
+        if (isJoined) {
+            events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
+        }
+        return isJoined;
     }
 
     /**

@@ -7,7 +7,8 @@ public enum Reporter {
     SERVER("server", "your server", true),
     PERSON("person", "somebody who works here", true),
     FORM("form", "an entry form", false),
-    FILE("file", "a file", true);
+    FILE("file", "a file", true),
+    POSTBACK("postback", "a partner network", true);
 
     private final String key;
     private final String words;

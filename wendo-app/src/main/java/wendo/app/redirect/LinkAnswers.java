@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wendo.app.links.LinkDirectory;
+import wendo.app.networks.NetworkDirectory;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.ProofBook;
 import wendo.core.links.Circumstances;
@@ -25,13 +26,21 @@ class LinkAnswers {
     private static final int MAX_READER = 400;
 
     private final LinkDirectory directory;
+    private final NetworkDirectory networks;
     private final Visitors visitors;
     private final Countries countries;
     private final Clock clock;
     private final Unguessable random;
 
-    LinkAnswers(LinkDirectory directory, Visitors visitors, Countries countries, Clock clock, Unguessable random) {
+    LinkAnswers(
+            LinkDirectory directory,
+            NetworkDirectory networks,
+            Visitors visitors,
+            Countries countries,
+            Clock clock,
+            Unguessable random) {
         this.directory = directory;
+        this.networks = networks;
         this.visitors = visitors;
         this.countries = countries;
         this.clock = clock;
@@ -72,10 +81,13 @@ class LinkAnswers {
                         Circumstances.languageOf(asking.header("Accept-Language")),
                         seen.visitor(),
                         link));
-        String location = Tagging.append(address(asking, target, way), ClickId.PARAMETER, click.toString());
-        if (asking.method().equals("HEAD")) {
-            return new Answer.Led(location, Optional.empty(), "");
+        if (asking.method().equals("HEAD")) { // counts as nothing, and uses up no alias
+            return new Answer.Led(
+                    Tagging.append(address(asking, target, way), ClickId.PARAMETER, click.toString()),
+                    Optional.empty(),
+                    "");
         }
+        NetworkDirectory.Led led = networks.lead(target.business(), address(asking, target, way), click);
         LoggedVisit visit = new LoggedVisit(
                 click,
                 target.business(),
@@ -90,8 +102,9 @@ class LinkAnswers {
                 asking.header("User-Agent"),
                 purpose(asking),
                 asking.header("Referer"),
-                Circumstances.languageOf(asking.header("Accept-Language")));
-        return new Answer.Led(location, Optional.of(visit), seen.cookie());
+                Circumstances.languageOf(asking.header("Accept-Language")),
+                led.alias());
+        return new Answer.Led(led.address(), Optional.of(visit), seen.cookie());
     }
 
     private static String address(Asking asking, LinkDirectory.Target target, Way way) {

@@ -1,5 +1,5 @@
 /** The link hosts' answers: redirects from memory, each once its visit is on disk. */
-@ApplicationModule(allowedDependencies = {"links", "visits"})
+@ApplicationModule(allowedDependencies = {"links", "networks", "visits"})
 @NullMarked
 package wendo.app.redirect;
 

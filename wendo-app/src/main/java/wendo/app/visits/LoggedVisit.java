@@ -15,6 +15,7 @@ import wendo.core.visits.ClickId;
  * @param recipient the code of somebody the link was sent to, or empty text
  * @param proof the token of a proof that the browser carried, or empty text
  * @param language the primary subtag of the language its browser asks for first, or empty text
+ * @param alias a partner network and what it got instead of the click identifier, a space between; or empty text
  */
 public record LoggedVisit(
         ClickId click,
@@ -30,15 +31,16 @@ public record LoggedVisit(
         String userAgent,
         String purpose,
         String referrer,
-        String language) {
+        String language,
+        String alias) {
     private static final int MAX_USER_AGENT = 500;
     private static final int MAX_PURPOSE = 60;
     private static final int MAX_REFERRER = 2000;
     private static final int MAX_PROOF = 40;
     private static final int MAX_LANGUAGE = 8; // BCP 47: a primary subtag has 8 letters at most
-    private static final int FIELDS = 14;
+    private static final int FIELDS = 15;
 
-    /** Lines of earlier versions end before the language. */
+    /** Lines of earlier versions end before the language, or before the alias. */
     private static final int FEWEST_FIELDS = 13;
 
     public LoggedVisit {
@@ -75,7 +77,8 @@ public record LoggedVisit(
                 userAgent,
                 purpose,
                 referrer,
-                language);
+                language,
+                alias);
         return (checksum(fields) + "\t" + fields + "\n").getBytes(StandardCharsets.UTF_8);
     }
 
@@ -86,7 +89,7 @@ public record LoggedVisit(
             return Optional.empty();
         }
         String[] fields = line.substring(tab + 1).split("\t", -1);
-        if (fields.length != FIELDS && fields.length != FEWEST_FIELDS) {
+        if (fields.length > FIELDS || fields.length < FEWEST_FIELDS) {
             return Optional.empty();
         }
         return ClickId.find(fields[0])
@@ -104,7 +107,8 @@ public record LoggedVisit(
                         fields[10],
                         fields[11],
                         fields[12],
-                        fields.length == FIELDS ? fields[13] : ""));
+                        fields.length > 13 ? fields[13] : "",
+                        fields.length > 14 ? fields[14] : ""));
     }
 
     private static String checksum(String fields) {

@@ -47,6 +47,7 @@ public class VisitStore {
     private final ProofBook proofs;
     private final Agents agents;
     private final VisitSums sums;
+    private final VisitAliases aliases;
     private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
             .maximumSize(200_000)
             .expireAfterWrite(Sorting.REPEAT_WITHIN.multipliedBy(4))
@@ -59,13 +60,15 @@ public class VisitStore {
             ApplicationEventPublisher events,
             ProofBook proofs,
             Agents agents,
-            VisitSums sums) {
+            VisitSums sums,
+            VisitAliases aliases) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
         this.proofs = proofs;
         this.agents = agents;
         this.sums = sums;
+        this.aliases = aliases;
     }
 
     /** Stores visits of any businesses, each business's in a transaction of its own. */
@@ -83,6 +86,7 @@ public class VisitStore {
         sums.lock();
         ensureMonths(visits);
         int[] stored = jdbc.batchUpdate(INSERT, visits.stream().map(this::row).toList());
+        aliases.keep(visits);
         sums.add(IntStream.range(0, stored.length)
                 .filter(i -> stored[i] == 1)
                 .mapToObj(i -> visits.get(i).click())

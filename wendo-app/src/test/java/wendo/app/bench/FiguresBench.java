@@ -184,7 +184,8 @@ class FiguresBench extends WendoTest {
                     Http.BROWSER,
                     "",
                     "",
-                    "en"));
+                    "en",
+                    ""));
         }
         double took = seconds(() -> {
             for (int from = 0; from < visits.size(); from += 2000) {

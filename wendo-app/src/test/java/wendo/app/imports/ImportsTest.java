@@ -4,15 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
@@ -50,42 +46,15 @@ class ImportsTest extends WendoTest {
     }
 
     private String bring(byte[] file, String name) {
-        Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"")
-                .matcher(person.get("/outcomes/files").body());
-        assertThat(token.find()).isTrue();
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token.group(1)
-                        + "\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
-                        + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
-                .getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(file);
-        body.writeBytes("\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
-        HttpResponse<String> answer = person.send(person.request("/outcomes/files")
-                .header("Content-Type", "multipart/form-data; boundary=b")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
-        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(302);
-        return answer.headers().firstValue("Location").orElseThrow().replaceFirst("^https?://[^/]+", "");
+        return new OutcomeFiles(person).bring(file, name);
     }
 
-    /** Sends the columns as the page offers them, with some fields of one's own. */
     private void check(String page, String... fields) {
-        String html = person.get(page).body();
-        List<String> all = new ArrayList<>(List.of(fields));
-        Matcher select = Pattern.compile("<select[^>]* name=\"([^\"]+)\"[^>]*>(.*?)</select>", Pattern.DOTALL)
-                .matcher(html);
-        while (select.find()) {
-            Matcher chosen = Pattern.compile("value=\"([^\"]*)\" selected").matcher(select.group(2));
-            if (chosen.find() && !all.contains(select.group(1))) {
-                all.addAll(List.of(select.group(1), chosen.group(1)));
-            }
-        }
-        HttpResponse<String> checked = person.form(page, page + "/check", all.toArray(String[]::new));
-        assertThat(checked.statusCode()).as(checked.body()).isEqualTo(302);
+        new OutcomeFiles(person).check(page, fields);
     }
 
     private void run(String page) {
-        person.form(page, page + "/import");
-        await("it is imported", () -> person.get(page).body().contains("Undo the import"));
+        new OutcomeFiles(person).run(page);
     }
 
     private String outcomes() {

@@ -162,7 +162,8 @@ class SourcesTest extends WendoTest {
                 Http.BROWSER,
                 "",
                 "",
-                "en")));
+                "en",
+                "")));
         http().post(
                         tenant.apiKey(),
                         "/api/v1/outcomes",

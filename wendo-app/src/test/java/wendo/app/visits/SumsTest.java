@@ -87,7 +87,8 @@ class SumsTest extends WendoTest {
                 AGENTS.get(random.nextInt(AGENTS.size())),
                 "",
                 random.nextBoolean() ? "https://r.example/" + "p".repeat(1 + random.nextInt(1900)) : "",
-                "en");
+                "en",
+                "");
     }
 
     private List<Long> numbers(String sql, LocalDate first, LocalDate end) {

@@ -58,7 +58,8 @@ class VisitLogTest {
                 "agent\t" + number,
                 "",
                 "https://ü.example/\n",
-                "en");
+                "en",
+                "");
     }
 
     private static boolean append(VisitLog log, LoggedVisit visit) {

@@ -15,7 +15,8 @@ public record ClickId(UUID uuid) {
     public static final String PARAMETER = "wcl";
 
     private static final String ALPHABET = "0123456789abcdefghjkmnpqrstvwxyz";
-    private static final int LENGTH = 26;
+    /** How many characters it is written with. */
+    public static final int LENGTH = 26;
 
     public ClickId {
         if (uuid.version() != 7) {
