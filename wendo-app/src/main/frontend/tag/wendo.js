@@ -62,8 +62,8 @@ const consent = (isGiven) => {
 
 const report = (kind, fields) => {
     if (kind === "consent") return consent(fields);
-    const { reference, value, currency, name, email, phone, code, answer, items, note } = fields || {};
-    return tell("outcomes", { site, kind, reference, value, currency, name, email, phone, code, answer, items, note, visitor, clickId: click() })
+    const { wendo, ...told } = fields || {};
+    return tell("outcomes", { ...told, site, kind, visitor, clickId: click() })
         .then((answer) => {
             if (!answer.ok) answer.text().then((text) => console.warn(`Wendo did not take the ${kind}: ${text}`));
             return answer.ok;

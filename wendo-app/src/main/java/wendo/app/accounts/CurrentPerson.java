@@ -1,5 +1,7 @@
 package wendo.app.accounts;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.server.ResponseStatusException;
@@ -7,6 +9,11 @@ import org.springframework.web.server.ResponseStatusException;
 /** Who is signed in, in the business they work in now. Controllers take it as a parameter. */
 public record CurrentPerson(UUID id, String name, Role role) {
     static final String ATTRIBUTE = "wendo.person";
+
+    /** Who is signed in; empty on a page that everybody may see. */
+    public static Optional<CurrentPerson> find(HttpServletRequest request) {
+        return Optional.ofNullable(request.getAttribute(ATTRIBUTE)).map(CurrentPerson.class::cast);
+    }
 
     /** Ends the request if this person may not change how the business is set up. */
     public void mustBeAllowedToSetUp() {

@@ -18,14 +18,9 @@ import wendo.core.visits.Origin;
 class ArrivalQueries {
     static final int SHOWN = 100;
 
-    /** What led a person here decides; a host that stands for a source goes before the origin's own. */
     private static final String ARRIVALS = """
             with arrived as materialized (
-                select a.*, coalesce(
-                    case when a.origin <> 'tagged' then (
-                        select c.source_id from source_clue c where c.kind = 'referrer' and c.key = a.referrer_host) end,
-                    a.source_id) as stands_for
-                from site_arrival a where a.arrived_at >= :from and a.arrived_at < :to)
+                select * from arrival_source where arrived_at >= :from and arrived_at < :to)
             """;
 
     private final JdbcClient jdbc;

@@ -23,6 +23,11 @@ class CompareQueries {
                 select scope_id as source_id, sum(people) as people from visit_person_sum
                 where scope = 'source' and day >= :first and day < :end and day_before < :first
                 group by scope_id),
+            arrived as materialized (
+                select stands_for as source_id, count(*) as visits, count(distinct visitor) as people
+                from arrival_source
+                where arrived_at >= :from and arrived_at < :to and kind = 'person' and origin <> 'direct'
+                group by stands_for),
             credited as materialized (
                 select c.source_id,
                     sum(coalesce(c.share_millionths, 1000000)) filter (where o.kind = 'lead') / 1000000 as leads,
@@ -33,13 +38,15 @@ class CompareQueries {
                 where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and o.counts
                 group by c.source_id)
             select s.id, s.name, s.channel,
-                coalesce(v.visits, 0) as visits, coalesce(m.people, 0) as people, coalesce(k.leads, 0) as leads,
+                coalesce(v.visits, 0) + coalesce(a.visits, 0) as visits,
+                coalesce(m.people, 0) + coalesce(a.people, 0) as people, coalesce(k.leads, 0) as leads,
                 coalesce(k.bookings, 0) as bookings, coalesce(k.purchases, 0) as purchases,
                 coalesce(k.revenue, 0) as revenue
             from source s
             full join credited k on k.source_id = s.id
             left join visited v on v.source_id = s.id
             left join came m on m.source_id = s.id
+            left join arrived a on a.source_id = s.id
             order by s.name nulls last
             """;
 

@@ -68,11 +68,9 @@ class ClueStore {
                         union all
                         select * from (
                             select 'referrer', case when a.origin = 'tagged' then 'tags that name a source' else a.referrer end,
-                                coalesce(case when a.origin <> 'tagged' then (
-                                    select c.source_id from source_clue c
-                                    where c.kind = 'referrer' and c.key = a.referrer_host) end, a.source_id)
+                                a.stands_for
                             from o
-                            join site_arrival a on a.visitor = o.visitor and a.arrived_at <= o.occurred_at
+                            join arrival_source a on a.visitor = o.visitor and a.arrived_at <= o.occurred_at
                                 and a.arrived_at > o.occurred_at - make_interval(days => :clickDays)
                             where a.kind <> 'preview' and a.origin <> 'direct'
                             order by a.arrived_at desc limit 1) arrived

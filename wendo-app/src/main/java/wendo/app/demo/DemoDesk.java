@@ -87,6 +87,20 @@ class DemoDesk {
                         """).param(business).update();
     }
 
+    /** Leads that are some days old have been worked on. Runs in the business's scope. */
+    void work() {
+        jdbc.sql("""
+                        update lead l set stage = w.stage, quoted_minor = case w.stage when 'quoted' then 24000 else 0 end,
+                            lost_reason = case w.stage when 'lost' then w.reason else '' end
+                        from (select outcome_id, case when chance < 34 then 'won' when chance < 78 then 'lost'
+                                when chance < 92 then 'quoted' else 'new' end as stage,
+                                (array['no answer', 'wanted another day', 'too dear'])[1 + chance % 3] as reason
+                            from (select outcome_id, ('x' || substr(md5(o.reference), 1, 7))::bit(28)::int % 100 as chance
+                                from lead join outcome o on o.id = outcome_id) c) w
+                        where w.outcome_id = l.outcome_id and l.stage = 'new' and l.arrived_at < now() - interval '6 days'
+                        """).update();
+    }
+
     private void step(
             UUID business, UUID plan, int place, String kind, int days, int minutes, String subject, String body) {
         jdbc.sql("insert into follow_up_step values (?, ?, ?, ?, ?, ?, ?, ?, null)")

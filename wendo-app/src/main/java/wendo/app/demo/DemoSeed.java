@@ -45,6 +45,7 @@ class DemoSeed {
     private final VisitStore visits;
     private final BusinessScope scope;
     private final DemoDesk desk;
+    private final DemoPages pages;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
@@ -62,6 +63,7 @@ class DemoSeed {
             VisitStore visits,
             BusinessScope scope,
             DemoDesk desk,
+            DemoPages pages,
             Clock clock) {
         this.jdbc = jdbc;
         this.links = links;
@@ -73,6 +75,7 @@ class DemoSeed {
         this.visits = visits;
         this.scope = scope;
         this.desk = desk;
+        this.pages = pages;
         this.clock = clock;
     }
 
@@ -105,6 +108,14 @@ class DemoSeed {
             return jdbc.sql("update demo_season set filled_until = ?")
                     .param(Timestamp.from(now))
                     .update();
+        });
+    }
+
+    /** What the people of the business did meanwhile. */
+    void work(Business business) {
+        scope.within(business.id(), () -> {
+            desk.work();
+            return true;
         });
     }
 
@@ -143,6 +154,7 @@ class DemoSeed {
         }
         schedule(firstDay);
         desk.setUp(business.id().value());
+        pages.setUp(business, firstDay);
         jdbc.sql("update link set created_at = ?, created_by = 'Maren Holt'")
                 .param(Timestamp.from(firstDay.minusDays(3)
                         .atTime(10, 0)

@@ -87,6 +87,7 @@ class DemoStart implements ApplicationRunner {
         });
         seed.fill(business, siteOrigin);
         seed.awaitCredit();
+        seed.work(business);
         write(business);
     }
 
