@@ -12,16 +12,13 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import wendo.app.WendoTest;
 import wendo.standins.DemoSite;
 
 /** Links that are kept, placed and proved, in a browser. */
 @Tag("browser")
-class KeepJourneyTest extends WendoTest {
-    private final Browser browser = new Browser();
+class KeepJourneyTest extends Journey {
     private Tenant tenant;
     private DemoSite site;
-    private Page page;
     private List<String> slugs;
 
     @BeforeEach
@@ -35,12 +32,7 @@ class KeepJourneyTest extends WendoTest {
                         "Postcards",
                         "Radio",
                         "Harbour sign");
-        page = browser.page(1280, 800);
-        page.navigate("http://localhost:" + port + "/");
-        page.getByLabel("E-mail").fill(tenant.email());
-        page.getByLabel("Password").fill(PASSWORD);
-        button("Sign in");
-        assertThat(page).hasURL(Pattern.compile(".*/today.*"));
+        signIn(1280, 800, tenant.email());
     }
 
     @AfterEach
@@ -48,18 +40,6 @@ class KeepJourneyTest extends WendoTest {
         browser.close();
         site.close();
         assertThat(browser.complaints).isEmpty();
-    }
-
-    private void button(String name) {
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(name).setExact(true))
-                .first()
-                .click();
-    }
-
-    private void go(String path) {
-        page.navigate("http://localhost:" + port + path);
     }
 
     private UUID link(int number) {

@@ -4,27 +4,22 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import wendo.app.TestPost;
-import wendo.app.WendoTest;
 import wendo.standins.DemoSite;
 
 /** From a form to a lead with a follow-up, and from a file to outcomes, in a browser. */
 @Tag("browser")
-class LeadJourneyTest extends WendoTest {
-    private final Browser browser = new Browser();
+class LeadJourneyTest extends Journey {
     private Tenant tenant;
     private DemoSite site;
-    private Page page;
     private String slug;
 
     @BeforeEach
@@ -33,12 +28,7 @@ class LeadJourneyTest extends WendoTest {
         site = DemoSite.start(0, "http://" + tenant.host() + ":" + port, tenant.siteKey());
         slug = http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards")
                 .get(0);
-        page = browser.page(1280, 800);
-        page.navigate("http://localhost:" + port + "/");
-        page.getByLabel("E-mail").fill(tenant.email());
-        page.getByLabel("Password").fill(PASSWORD);
-        button("Sign in");
-        assertThat(page).hasURL(Pattern.compile(".*/today.*"));
+        signIn(1280, 800, tenant.email());
     }
 
     @AfterEach
@@ -49,18 +39,6 @@ class LeadJourneyTest extends WendoTest {
                         .filter(complaint -> !complaint.contains("422"))
                         .toList())
                 .isEmpty();
-    }
-
-    private void button(String name) {
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(name).setExact(true))
-                .first()
-                .click();
-    }
-
-    private void go(String path) {
-        page.navigate("http://localhost:" + port + path);
     }
 
     private String id(String sql) {
