@@ -7,14 +7,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import java.net.URI;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import wendo.app.Http;
 
-/** Headless Chromium, with a list of all that must not happen in it. */
+/** Headless Chromium, started once for all tests, with a list of all that must not happen in the pages of one. */
 final class Browser implements AutoCloseable {
-    private final Playwright playwright = Playwright.create();
-    private final com.microsoft.playwright.Browser chromium = playwright
+    private static final com.microsoft.playwright.Browser CHROMIUM = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
@@ -26,6 +26,8 @@ final class Browser implements AutoCloseable {
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
+
+    private final List<BrowserContext> contexts = new ArrayList<>();
 
     /** Errors in the console, policy violations, faults of the server, and requests that leave this machine. */
     final List<String> complaints = new CopyOnWriteArrayList<>();
@@ -39,12 +41,13 @@ final class Browser implements AutoCloseable {
     }
 
     private Page page(int width, int height, boolean script) {
-        BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+        BrowserContext context = CHROMIUM.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setJavaScriptEnabled(script)
                 .setViewportSize(width, height)
                 .setUserAgent(Http.BROWSER)
                 .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE)
                 .setPermissions(List.of("clipboard-read", "clipboard-write")));
+        contexts.add(context);
         context.addInitScript(
                 "document.addEventListener('securitypolicyviolation', e => console.error('policy: ' + e.violatedDirective + ' ' + e.blockedURI))");
         context.onRequest(request -> {
@@ -84,6 +87,6 @@ final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        playwright.close();
+        contexts.forEach(BrowserContext::close);
     }
 }
