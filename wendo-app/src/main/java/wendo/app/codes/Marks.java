@@ -14,9 +14,9 @@ import wendo.app.site.Picture;
 import wendo.core.media.CodeReading;
 import wendo.core.media.QrCode;
 
-/** The business's mark for the middle of its codes. */
+/** The business's mark, for the middle of its codes and the top of its forms. */
 @Service
-class Marks {
+public class Marks {
     static final int MAX_BYTES = 2 * 1024 * 1024;
     private static final int SIDE = 480;
     private static final int PIXELS_A_MODULE = 6;
@@ -27,6 +27,13 @@ class Marks {
     Marks(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
         this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isThere() {
+        return jdbc.sql("select exists (select from code_mark)")
+                .query(Boolean.class)
+                .single();
     }
 
     @Transactional(readOnly = true)

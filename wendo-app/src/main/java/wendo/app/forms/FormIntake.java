@@ -12,8 +12,6 @@ import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.ModelAndView;
-import wendo.app.business.Business;
 import wendo.app.business.Businesses;
 import wendo.app.outcomes.Outcomes;
 import wendo.app.outcomes.Recorded;
@@ -88,12 +86,5 @@ class FormIntake {
             forms.came(form, one.outcome());
         }
         return Map.of();
-    }
-
-    /** In the business's language and under its name. */
-    ModelAndView within(ModelAndView page) {
-        Business business = businesses.current();
-        return page.addObject("business", business.name())
-                .addObject("language", business.locale().getLanguage());
     }
 }

@@ -120,9 +120,13 @@ class Forms {
                 form.asksAsText());
     }
 
+    /** An archived form stands before no link. */
     @Transactional(readOnly = true)
     Shown of(UUID link) {
-        return jdbc.sql("select form_id, shows, looks, strictness from link_form where link_id = ?")
+        return jdbc.sql("""
+                        select l.form_id, case when f.archived then 'never' else l.shows end, l.looks, l.strictness
+                        from link_form l join entry_form f on f.id = l.form_id where l.link_id = ?
+                        """)
                 .param(link)
                 .query((row, number) -> new Shown(
                         Optional.of(row.getObject(1, UUID.class)),

@@ -1,5 +1,6 @@
 /** Entry forms: hosted here for a business, shown before what a link leads to or on a page of their own. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "networks", "outcomes", "site", "visits"})
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "codes", "links", "networks", "outcomes", "site", "visits"})
 @NullMarked
 package wendo.app.forms;
 

@@ -1,5 +1,9 @@
 package wendo.app.visits;
 
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
 /** The SQL of the daily sums. {@code :zone} is the business's time zone. */
 final class SumStatements {
     /**
@@ -37,19 +41,49 @@ final class SumStatements {
             do update set visits = visit_sum.visits + excluded.visits
             """;
 
-    static final String BY_TRAIT = ARRIVED + """
+    /** What of a visit is summed, and where it is read. */
+    private static final Map<String, String> TRAITS = Map.of(
+            "hour", "to_char(a.local, 'HH24')",
+            "page", "coalesce(d.address, '')",
+            "referrer", "a.referrer",
+            "country", "a.country",
+            "device", "a.device",
+            "system", "a.system",
+            "browser", "a.browser",
+            "language", "a.language");
+
+    static final String BY_TRAIT = ARRIVED
+            + """
             insert into visit_trait_sum
             select a.business_id, a.link_id, a.local::date, t.trait, t.value, a.counted, count(*)
             from arrived a
             left join destination d on d.id = a.destination_id
-            cross join lateral (values ('hour', to_char(a.local, 'HH24')), ('page', coalesce(d.address, '')),
-                ('referrer', a.referrer), ('country', a.country), ('device', a.device), ('system', a.system),
-                ('browser', a.browser), ('language', a.language)) t(trait, value)
+            cross join lateral (values %s) t(trait, value)
             where a.kind = 'person'
             group by 1, 2, 3, 4, 5, 6
             on conflict (business_id, link_id, day, trait, counted, md5(value))
             do update set visits = visit_trait_sum.visits + excluded.visits
-            """;
+            """.replace(
+                            "%s",
+                            TRAITS.entrySet().stream()
+                                    .map(trait -> "('%s', %s)".formatted(trait.getKey(), trait.getValue()))
+                                    .collect(Collectors.joining(", ")));
+
+    /** Sums of all visits, where there are none yet: one statement for each trait needs an eighth of the memory. */
+    static List<String> everyTrait() {
+        return TRAITS.entrySet().stream()
+                .map(trait -> """
+                        insert into visit_trait_sum
+                        select a.business_id, a.link_id, a.local::date, '%s', %s, a.counted, count(*)
+                        from (
+                            select v.*, v.arrived_at at time zone :zone as local,
+                                l.counted_from is null or v.arrived_at >= l.counted_from as counted
+                            from visit v join link l on l.id = v.link_id where v.kind = 'person') a
+                        left join destination d on d.id = a.destination_id
+                        group by 1, 2, 3, 5, 6
+                        """.formatted(trait.getKey(), trait.getValue()))
+                .toList();
+    }
 
     /** All visits of the people among these, of which these are the fresh ones. */
     static final String THEIRS = """

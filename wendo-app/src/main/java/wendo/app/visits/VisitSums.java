@@ -65,10 +65,12 @@ class VisitSums {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
         sum(SumStatements.BY_KIND.formatted(SumStatements.EVERY)).update();
-        sum(SumStatements.BY_TRAIT.formatted(SumStatements.EVERY)).update();
-        sum(SumStatements.ALL_ARE_FRESH.formatted(SumStatements.EVERY) + SumStatements.BY_PERSON)
-                .param("scope", "")
-                .update();
+        SumStatements.everyTrait().forEach(statement -> sum(statement).update());
+        for (String scope : List.of("business", "source", "link")) {
+            sum(SumStatements.ALL_ARE_FRESH.formatted(SumStatements.EVERY) + SumStatements.BY_PERSON)
+                    .param("scope", scope)
+                    .update();
+        }
         return checksum().equals(before);
     }
 

@@ -233,4 +233,37 @@ class FormsTest extends WendoTest {
                         .body())
                 .contains("nobody who writes can be answered");
     }
+
+    @Test
+    void an_archived_form_stands_before_no_link() {
+        show("first", "usual");
+        String at = location(http().visit(tenant.host(), slug));
+        assertThat(open(http(), at).statusCode()).isEqualTo(200);
+        in(tenant, () -> jdbc.sql("update entry_form set archived = true").update());
+        HttpResponse<String> led = open(http(), at);
+        assertThat(led.statusCode()).isEqualTo(302);
+        assertThat(location(led)).startsWith("https://knot.example/day");
+    }
+
+    @Test
+    void the_businesss_own_mark_stands_on_it_and_in_previews_of_it() {
+        String path = "/t/forms/" + form;
+        assertThat(open(http(), path).body()).doesNotContain("og:image", "<img");
+        byte[] png = java.util.Base64.getDecoder()
+                .decode(
+                        "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
+        in(
+                tenant,
+                () -> jdbc.sql("insert into code_mark values (?, ?, now())")
+                        .params(tenant.id().value(), png)
+                        .update());
+        String page = open(http(), path).body();
+        Matcher mark = Pattern.compile("og:image\" content=\"https?://[^/]+(/t/mark/[^\"]+)\"")
+                .matcher(page);
+        assertThat(mark.find()).as(page).isTrue();
+        HttpResponse<String> image = open(http(), mark.group(1));
+        assertThat(image.statusCode()).isEqualTo(200);
+        assertThat(image.headers().firstValue("Content-Type")).hasValue("image/png");
+        assertThat(open(http(), "/t/mark/nobody.png").statusCode()).isEqualTo(404);
+    }
 }
