@@ -1,14 +1,9 @@
 package wendo.app.outcomes;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -17,7 +12,6 @@ import wendo.app.business.BusinessScope;
 import wendo.core.links.Tag;
 import wendo.core.outcomes.GivenCode;
 import wendo.core.outcomes.OutcomeReport;
-import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
 import wendo.core.outcomes.Told;
 import wendo.core.visits.ClickId;
@@ -25,13 +19,6 @@ import wendo.core.visits.ClickId;
 /** Keeps outcomes and the history of what news changed. Runs in the transaction of its caller. */
 @Component
 class OutcomeStore {
-    private static final int MAX_SHOWN = 100;
-    private static final String KNOWN = """
-            select id, status, value_minor, refunded_minor, occurred_at, click_id, name, email, phone, code, answer, items,
-                note, partner_source_id
-            from outcome
-            """;
-
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -40,21 +27,9 @@ class OutcomeStore {
         this.clock = clock;
     }
 
-    /** An outcome as it is known. */
-    private record Known(
-            UUID id,
-            Standing standing,
-            Instant occurredAt,
-            Optional<ClickId> click,
-            Told told,
-            Optional<UUID> partner) {}
-
-    /** What news changes of an outcome: the field, before and after. */
-    private record Change(String field, String before, String after) {}
-
     /** Of many who bring the first news at once, the unique key decides who was first. */
     Recorded keep(OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
-        Optional<Known> known = lock(report);
+        Optional<KnownOutcome> known = lock(report);
         if (known.isPresent()) {
             return change(known.get(), report, reporter, partner, by);
         }
@@ -67,10 +42,10 @@ class OutcomeStore {
                         .orElseGet(() -> change(lock(report).orElseThrow(), report, reporter, partner, by));
     }
 
-    private Optional<Known> lock(OutcomeReport report) {
-        return jdbc.sql(KNOWN + "where kind = ? and reference = ? for update")
+    private Optional<KnownOutcome> lock(OutcomeReport report) {
+        return jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference = ? for update")
                 .params(report.kind().key(), report.reference())
-                .query(OutcomeStore::known)
+                .query(KnownOutcome::read)
                 .optional();
     }
 
@@ -116,12 +91,13 @@ class OutcomeStore {
                 .optional();
     }
 
-    private Recorded change(Known known, OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
+    private Recorded change(
+            KnownOutcome known, OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
         if (!reporter.mayChange()) {
             return new Recorded.AlreadyKnown(known.id());
         }
         return told(known.standing(), report)
-                .map(standing -> keep(known, standing, report, partner, by))
+                .map(standing -> keep(known, known.with(standing, report, partner), by))
                 .orElseGet(() -> refusal(known.standing()));
     }
 
@@ -153,7 +129,7 @@ class OutcomeStore {
                 .param("id", outcome)
                 .update();
         if (changed == 1) {
-            tell(outcome, List.of(new Change("source", before, name)), by);
+            tell(outcome, List.of(new KnownOutcome.Change("source", before, name)), by);
         }
         return changed == 1;
     }
@@ -183,49 +159,20 @@ class OutcomeStore {
 
     /** @param changedBy who changed it last, as the history says; if somebody else did since, it stays as it is */
     boolean restore(UUID outcome, Standing before, String changedBy, String by) {
-        Optional<Known> known = jdbc.sql(KNOWN + """
+        Optional<KnownOutcome> known = jdbc.sql(KnownOutcome.SQL + """
                         where id = ? and ? = (select changed_by from outcome_change h where h.outcome_id = outcome.id
                             order by changed_at desc limit 1)
                         for update
                         """)
                 .params(outcome, changedBy)
-                .query(OutcomeStore::known)
+                .query(KnownOutcome::read)
                 .optional();
-        known.ifPresent(one ->
-                keep(one, new Known(one.id(), before, one.occurredAt(), one.click(), one.told(), one.partner()), by));
+        known.ifPresent(one -> keep(one, one.with(before), by));
         return known.isPresent();
     }
 
-    private static Known known(ResultSet row, int number) throws SQLException {
-        return new Known(
-                row.getObject(1, UUID.class),
-                new Standing(OutcomeStatus.find(row.getString(2)).orElseThrow(), row.getLong(3), row.getLong(4)),
-                row.getTimestamp(5).toInstant(),
-                Optional.ofNullable(row.getObject(6, UUID.class)).map(ClickId::new),
-                new Told(
-                        row.getString(7),
-                        row.getString(8),
-                        row.getString(9),
-                        row.getString(10),
-                        row.getString(11),
-                        row.getString(12),
-                        row.getString(13)),
-                Optional.ofNullable(row.getObject(14, UUID.class)));
-    }
-
-    private Recorded keep(Known known, Standing standing, OutcomeReport report, Optional<UUID> partner, String by) {
-        Known next = new Known(
-                known.id(),
-                standing,
-                report.occurredAt().map(OutcomeStore::asKept).orElse(known.occurredAt()),
-                known.click().or(report::click), // the first evidence stays
-                known.told().with(report.told()),
-                known.partner().or(() -> partner));
-        return keep(known, next, by);
-    }
-
-    private Recorded keep(Known known, Known next, String by) {
-        List<Change> changes = changes(known, next);
+    private Recorded keep(KnownOutcome known, KnownOutcome next, String by) {
+        List<KnownOutcome.Change> changes = known.changesTo(next);
         if (changes.isEmpty() && next.equals(known)) {
             return new Recorded.AlreadyKnown(known.id());
         }
@@ -249,47 +196,14 @@ class OutcomeStore {
         return new Recorded.Changed(known.id());
     }
 
-    private void tell(UUID outcome, List<Change> changes, String by) {
+    private void tell(UUID outcome, List<KnownOutcome.Change> changes, String by) {
         Timestamp now = Timestamp.from(clock.instant());
-        for (Change change : changes) {
+        for (KnownOutcome.Change change : changes) {
             jdbc.sql("insert into outcome_change values (?, ?, ?, ?, ?, ?, ?)")
                     .params(BusinessScope.current().value(), outcome, now, by)
                     .params(change.field(), change.before(), change.after())
                     .update();
         }
-    }
-
-    /** As fine as the database keeps it. */
-    private static Instant asKept(Instant at) {
-        return at.truncatedTo(ChronoUnit.MICROS);
-    }
-
-    private static List<Change> changes(Known before, Known after) {
-        List<Change> changes = new ArrayList<>();
-        compare(
-                changes,
-                "status",
-                before.standing().status().key(),
-                after.standing().status().key());
-        compare(
-                changes,
-                "value",
-                before.standing().valueMinor(),
-                after.standing().valueMinor());
-        compare(
-                changes,
-                "refunded",
-                before.standing().refundedMinor(),
-                after.standing().refundedMinor());
-        compare(changes, "time", before.occurredAt(), after.occurredAt());
-        compare(
-                changes,
-                "evidence",
-                before.click().map(ClickId::toString).orElse(""),
-                after.click().map(ClickId::toString).orElse(""));
-        Map<String, String> told = after.told().fields();
-        before.told().fields().forEach((field, text) -> compare(changes, field, text, told.getOrDefault(field, "")));
-        return changes;
     }
 
     /** In the order of their columns, with the keys that codes and answers are compared by. */
@@ -304,16 +218,5 @@ class OutcomeStore {
                 Tag.isPossible(told.answer()) ? Tag.of(told.answer()).value() : "",
                 told.items(),
                 told.note());
-    }
-
-    private static String cut(Object value) {
-        String text = value.toString();
-        return text.length() <= MAX_SHOWN ? text : text.substring(0, MAX_SHOWN - 1) + "…";
-    }
-
-    private static void compare(List<Change> changes, String field, Object before, Object after) {
-        if (!before.equals(after)) {
-            changes.add(new Change(field, cut(before), cut(after)));
-        }
     }
 }
