@@ -95,7 +95,7 @@ public class TagCalls {
             log.keep(business, what, request, body, said);
             throw fault(HttpStatus.BAD_REQUEST, said);
         } catch (ApiFaults e) {
-            log.keep(business, what, request, body, words(e));
+            log.keep(business, what, request, body, (words(e) + " " + unknown(body, type)).strip());
             throw e;
         }
     }
