@@ -134,14 +134,12 @@ class LinkDirectoryFeed implements SmartLifecycle {
 
     private void loadAll(Connection connection) throws SQLException {
         Map<String, LinkDirectory.Host> hosts = hosts(connection, id -> LinkDirectory.noTargets());
-        connection.setAutoCommit(false); // millions of links come in portions, not all at once
         query(connection, "door_links()", null, (name, slug, target) -> {
             LinkDirectory.Host host = hosts.get(name);
             if (host != null) { // else it was made between the two statements, and we are told of it next
                 host.targets().put(slug, target);
             }
         });
-        connection.setAutoCommit(true);
         directory.replace(hosts);
     }
 
@@ -172,6 +170,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
 
     private static void query(Connection connection, String which, @Nullable Object of, Taker taker)
             throws SQLException {
+        connection.setAutoCommit(false); // millions of links come in portions, not all at once
         try (PreparedStatement statement = connection.prepareStatement(LINKS + which)) {
             statement.setFetchSize(PORTION);
             if (of != null) {
@@ -184,6 +183,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
                 }
             }
         }
+        connection.setAutoCommit(true);
     }
 
     /** What millions of links have in common is in memory once. */
