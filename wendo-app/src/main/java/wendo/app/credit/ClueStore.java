@@ -67,7 +67,7 @@ class ClueStore {
                             order by g.landed_at desc limit 1) landed
                         union all
                         select * from (
-                            select 'referrer', case when a.origin = 'tagged' then 'tags that name a source' else a.referrer end,
+                            select 'referrer', case when a.origin = 'tagged' then 'tags that name a source' else left(a.referrer, 300) end,
                                 a.stands_for
                             from o
                             join arrival_source a on a.visitor = o.visitor and a.arrived_at <= o.occurred_at

@@ -108,6 +108,7 @@ class VisitJobs {
         int deleted = 0;
         for (String older : List.of(
                 "visit where arrived_at",
+                "visit_alias where click_time(click_id)",
                 "landing where landed_at",
                 "site_arrival where arrived_at",
                 "outbound_click where clicked_at")) {

@@ -171,4 +171,13 @@ class ArrivalsTest extends WendoTest {
         assertThat(http().signIn(other.email()).get("/setup/site-tag/calls").body())
                 .contains("Nothing came");
     }
+
+    @Test
+    void a_referring_page_of_any_length_keeps_no_outcome_from_its_credit() {
+        String page = "https://tides.example/" + "x".repeat(1400);
+        arrive(VISITOR, PAGE, page);
+        report("B-7", "\"visitor\": \"%s\"".formatted(VISITOR));
+        awaitSource("B-7", "Other websites");
+        assertThat(person.get("/links/none").body()).contains(page);
+    }
 }
