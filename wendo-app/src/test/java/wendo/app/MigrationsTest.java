@@ -104,6 +104,7 @@ class MigrationsTest {
                         "door_networks_changed",
                         "door_networks",
                         "door_postback",
-                        "forget_postbacks");
+                        "forget_postbacks",
+                        "analyze_visit_sums");
     }
 }

@@ -23,10 +23,11 @@ import wendo.core.outcomes.OutcomeKind;
 public record Answer(String headline, String cheaper, String dearer, String detail) {
     private static final int MOST_NAMES = 5;
 
-    public static Answer of(Comparison comparison, OutcomeKind kind, Figures figures) {
+    public static Answer of(Comparison comparison, CompareChoice look, Figures figures) {
+        OutcomeKind kind = look.kind();
         List<ComparedSource> paid = comparison.paid();
         CostPer averageCost = comparison.averageCost(kind);
-        if (comparison.rows().stream().allMatch(row -> row.count(kind) == 0)) {
+        if (comparison.rows().stream().allMatch(row -> row.credited(kind).millionths() == 0)) {
             return plain(
                     "No %s came in this period.".formatted(kind.key()), "Choose a longer period, or another outcome.");
         }
@@ -45,11 +46,12 @@ public record Answer(String headline, String cheaper, String dearer, String deta
                 headline(cheaper.size(), dearer.size(), kind),
                 names(cheaper, kind, figures),
                 names(dearer, kind, figures),
-                "A %s costs %s on average over the %s with spend, by last touch%s.%s"
+                "A %s costs %s on average over the %s with spend, by %s%s.%s"
                         .formatted(
                                 kind.key(),
                                 figures.money(average),
                                 paid.size() == 1 ? "one source" : paid.size() + " sources",
+                                look.model().spoken(),
                                 unpaid(comparison, kind, average, figures),
                                 open(paid.size() - cheaper.size() - dearer.size(), paid.size())));
     }

@@ -3,9 +3,12 @@ package wendo.app.compare;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,6 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import wendo.app.business.Business;
 import wendo.app.site.ApiFaults;
 import wendo.app.site.PeriodChoice;
+import wendo.core.credit.ModelName;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -39,9 +43,9 @@ class CompareApi {
             @Nullable String channel,
             long visits,
             long people,
-            long leads,
-            long bookings,
-            long purchases,
+            BigDecimal leads,
+            BigDecimal bookings,
+            BigDecimal purchases,
             BigDecimal revenue,
             @Nullable BigDecimal spend,
             Estimate leadRate,
@@ -56,6 +60,7 @@ class CompareApi {
             LocalDate to,
             String by,
             String model,
+            String clock,
             String currency,
             List<RowBody> rows,
             RowBody total,
@@ -64,24 +69,38 @@ class CompareApi {
     @GetMapping
     CompareBody compare(
             @RequestParam(defaultValue = "source") String by,
-            @RequestParam(defaultValue = Comparisons.LAST_TOUCH) String model,
+            @RequestParam(defaultValue = "last-non-direct") String model,
+            @RequestParam(defaultValue = "outcome") String clock,
             PeriodChoice choice,
             Business business) {
         require(by.equals("source"), "by", "Must be source, but was \"%s\".".formatted(by));
-        require(model.equals(Comparisons.LAST_TOUCH), "model", "Must be last-touch, but was \"%s\".".formatted(model));
+        require(
+                ModelName.find(model).isPresent(),
+                "model",
+                "Must be one of %s, but was \"%s\".".formatted(keys(ModelName.values(), ModelName::key), model));
+        require(
+                CreditClock.find(clock).isPresent(),
+                "clock",
+                "Must be one of %s, but was \"%s\".".formatted(keys(CreditClock.values(), CreditClock::key), clock));
         choice.fault()
                 .ifPresent(fault -> require(false, "from", "Two days are needed, like from=2026-05-01&to=2026-05-31."));
-        Comparison comparison = comparisons.compare(choice.period(), business);
+        Comparison comparison = comparisons.compare(
+                choice.period(), business, CompareChoice.of(Optional.empty(), Optional.of(model), Optional.of(clock)));
         int decimals = business.currency().getDecimalPlaces();
         return new CompareBody(
                 choice.period().startInclusive(),
                 choice.period().lastDay(),
                 by,
                 model,
+                clock,
                 business.currency().getCode(),
                 comparison.rows().stream().map(row -> body(row, decimals)).toList(),
                 body(comparison.total(), decimals),
                 comparison.differentPeople());
+    }
+
+    private static <T> String keys(T[] all, Function<T, String> key) {
+        return Arrays.stream(all).map(key).collect(Collectors.joining(", "));
     }
 
     private static void require(boolean isRight, String field, String message) {
@@ -99,9 +118,9 @@ class CompareApi {
                 row.channel().map(channel -> channel.key()).orElse(null),
                 row.visits(),
                 row.people(),
-                row.leads(),
-                row.bookings(),
-                row.purchases(),
+                row.credited(OutcomeKind.LEAD).number(),
+                row.credited(OutcomeKind.BOOKING).number(),
+                row.credited(OutcomeKind.PURCHASE).number(),
                 BigDecimal.valueOf(row.revenueMinor(), decimals),
                 row.spendMinor()
                         .map(minor -> BigDecimal.valueOf(minor, decimals))

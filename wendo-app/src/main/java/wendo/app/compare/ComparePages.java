@@ -1,5 +1,6 @@
 package wendo.app.compare;
 
+import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -9,6 +10,7 @@ import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Ribbons;
+import wendo.core.credit.ModelName;
 import wendo.core.outcomes.OutcomeKind;
 
 /** Sources side by side. */
@@ -25,15 +27,25 @@ class ComparePages {
 
     @GetMapping
     String page(
-            @RequestParam(defaultValue = "booking") String kind, PeriodChoice choice, Business business, Model model) {
+            @RequestParam Optional<String> kind,
+            @RequestParam("model") Optional<String> modelKey,
+            @RequestParam Optional<String> clock,
+            PeriodChoice choice,
+            Business business,
+            Model model) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        OutcomeKind asked = OutcomeKind.find(kind).orElse(OutcomeKind.BOOKING);
-        Comparison comparison = comparisons.compare(choice.period(), business);
-        model.addAttribute("kind", asked);
+        CompareChoice look = CompareChoice.of(kind, modelKey, clock);
+        Comparison comparison = comparisons.compare(choice.period(), business, look);
+        model.addAttribute(
+                "depending",
+                comparisons.models(comparison, choice.period(), business, look).depending(comparison));
+        model.addAttribute("look", look);
         model.addAttribute("kinds", OutcomeKind.values());
+        model.addAttribute("models", ModelName.values());
+        model.addAttribute("clocks", CreditClock.values());
         model.addAttribute("comparison", comparison);
         model.addAttribute("table", CompareTable.of(comparison, figures));
-        model.addAttribute("answer", Answer.of(comparison, asked, figures));
+        model.addAttribute("answer", Answer.of(comparison, look, figures));
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
         return "compare/page";

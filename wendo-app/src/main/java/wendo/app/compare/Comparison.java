@@ -1,7 +1,10 @@
 package wendo.app.compare;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import wendo.core.measure.CostPer;
+import wendo.core.measure.Count;
 import wendo.core.outcomes.OutcomeKind;
 
 /**
@@ -11,6 +14,12 @@ import wendo.core.outcomes.OutcomeKind;
 public record Comparison(List<ComparedSource> rows, ComparedSource total, long differentPeople) {
     public Comparison {
         rows = List.copyOf(rows);
+    }
+
+    Optional<ComparedSource> find(UUID source) {
+        return rows.stream()
+                .filter(row -> row.id().filter(source::equals).isPresent())
+                .findFirst();
     }
 
     /** The sources that have a cost: those with spend. */
@@ -24,6 +33,6 @@ public record Comparison(List<ComparedSource> rows, ComparedSource total, long d
     CostPer averageCost(OutcomeKind kind) {
         return new CostPer(
                 paid().stream().mapToLong(row -> row.spendMinor().orElse(0L)).sum(),
-                paid().stream().mapToLong(row -> row.count(kind)).sum());
+                paid().stream().map(row -> row.credited(kind).count()).reduce(Count.of(0), Count::plus));
     }
 }

@@ -1,6 +1,7 @@
 package wendo.app.compare;
 
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,25 +12,26 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.Business;
 import wendo.app.spend.Spends;
 import wendo.core.measure.Period;
+import wendo.core.outcomes.OutcomeKind;
 
-/** Sets sources side by side: visits by their own day, outcomes by theirs, spend by the days it covers. */
+/** Sets sources side by side: visits by their own day, outcomes by that of the clock, spend by the days it covers. */
 @Service
 public class Comparisons {
-    public static final String LAST_TOUCH = "last-touch";
-
     private final CompareQueries queries;
+    private final ModelQueries models;
     private final Spends spends;
 
-    Comparisons(CompareQueries queries, Spends spends) {
+    Comparisons(CompareQueries queries, ModelQueries models, Spends spends) {
         this.queries = queries;
+        this.models = models;
         this.spends = spends;
     }
 
     /** Rows by channel, then by revenue, the unknown last. */
     @Transactional(readOnly = true)
-    public Comparison compare(Period period, Business business) {
+    public Comparison compare(Period period, Business business, CompareChoice choice) {
         Map<UUID, Long> spent = spends.bySource(period);
-        List<ComparedSource> rows = queries.bySource(period, business.zone(), LAST_TOUCH).stream()
+        List<ComparedSource> rows = queries.bySource(period, business.zone(), choice).stream()
                 .map(row -> compared(row, row.id().map(spent::get)))
                 .sorted(Comparator.comparing((ComparedSource row) ->
                                 row.channel().map(Enum::ordinal).orElse(Integer.MAX_VALUE))
@@ -40,15 +42,20 @@ public class Comparisons {
         return new Comparison(rows, total(rows), queries.differentPeople(period));
     }
 
+    /** How the sources are judged under every model. */
+    @Transactional(readOnly = true)
+    ModelView models(Comparison comparison, Period period, Business business, CompareChoice choice) {
+        return ModelView.of(comparison, models.credited(period, business.zone(), choice));
+    }
+
     private static ComparedSource compared(CompareQueries.Row row, Optional<Long> spent) {
         return new ComparedSource(
+                row.id(),
                 row.name(),
                 row.channel(),
                 row.visits(),
                 row.people(),
-                row.leads(),
-                row.bookings(),
-                row.purchases(),
+                row.credited(),
                 row.revenueMinor(),
                 spent);
     }
@@ -57,15 +64,22 @@ public class Comparisons {
         boolean anySpend = rows.stream().anyMatch(row -> row.spendMinor().isPresent());
         long spend = sum(rows, row -> row.spendMinor().orElse(0L));
         return new ComparedSource(
+                Optional.empty(),
                 "All sources",
                 Optional.empty(),
                 sum(rows, ComparedSource::visits),
                 sum(rows, ComparedSource::people),
-                sum(rows, ComparedSource::leads),
-                sum(rows, ComparedSource::bookings),
-                sum(rows, ComparedSource::purchases),
+                credited(rows),
                 sum(rows, ComparedSource::revenueMinor),
                 anySpend ? Optional.of(spend) : Optional.empty());
+    }
+
+    private static Map<OutcomeKind, Credited> credited(List<ComparedSource> rows) {
+        Map<OutcomeKind, Credited> all = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            all.put(kind, rows.stream().map(row -> row.credited(kind)).reduce(Credited.none(), Credited::plus));
+        }
+        return all;
     }
 
     private static long sum(List<ComparedSource> rows, ToLongFunction<ComparedSource> column) {

@@ -2,7 +2,9 @@ package wendo.app.credit;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
@@ -22,8 +24,16 @@ class ClueStore {
         this.jdbc = jdbc;
     }
 
-    /** All but the click identifier, whose source depends on the touches before the outcome. */
-    List<Clue> of(UUID outcome) {
+    /** Finds and keeps all but the click identifier, whose source depends on the touches before the outcome. */
+    void find(UUID outcome) {
+        List<Clue> clues = of(outcome);
+        jdbc.sql("delete from outcome_clue where outcome_id = ? and evidence <> 'click'")
+                .param(outcome)
+                .update();
+        insert(outcome, clues);
+    }
+
+    private List<Clue> of(UUID outcome) {
         return jdbc.sql("""
                         with o as (select * from outcome where id = :outcome)
                         select 'set', o.set_by, o.set_source_id from o where o.set_source_id is not null
@@ -47,7 +57,7 @@ class ClueStore {
                             join outcome e on e.id <> o.id and e.occurred_at < o.occurred_at
                                 and e.occurred_at > o.occurred_at - make_interval(days => :days)
                                 and ((e.email = o.email and o.email <> '') or (e.phone = o.phone and o.phone <> ''))
-                            join credit c on c.outcome_id = e.id and c.model = 'last-touch'
+                            join outcome_source c on c.outcome_id = e.id
                             order by e.occurred_at desc limit 1) earlier
                         union all
                         select 'answer', o.answer, (
@@ -85,9 +95,27 @@ class ClueStore {
                 .list();
     }
 
+    /** Keeps all that came with an outcome, unless just this is kept already. */
+    void keepIfChanged(UUID outcome, List<Clue> clues, List<String> kept) {
+        Optional<Clue> strongest = Clue.strongest(clues);
+        Set<String> wanted = clues.stream()
+                .map(clue -> "%s\t%s\t%s\t%s"
+                        .formatted(
+                                clue.evidence().key(),
+                                strongest.filter(clue::equals).isPresent() ? "t" : "f",
+                                clue.source().map(UUID::toString).orElse(""),
+                                clue.said()))
+                .collect(Collectors.toSet());
+        if (!wanted.equals(Set.copyOf(kept))) {
+            jdbc.sql("delete from outcome_clue where outcome_id = ?")
+                    .param(outcome)
+                    .update();
+            insert(outcome, clues);
+        }
+    }
+
     /** Of two of one kind the first is kept. */
-    void keep(UUID outcome, List<Clue> clues) {
-        jdbc.sql("delete from outcome_clue where outcome_id = ?").param(outcome).update();
+    private void insert(UUID outcome, List<Clue> clues) {
         Optional<Clue> strongest = Clue.strongest(clues);
         for (Clue clue : clues) {
             jdbc.sql("insert into outcome_clue values (?, ?, ?, ?, ?, ?) on conflict do nothing")

@@ -17,7 +17,10 @@ class CreditFollowing {
 
     @EventListener
     void on(SourcesMerged merged) {
-        jdbc.sql("update credit set source_id = ? where source_id = ?")
+        jdbc.sql("update journey set sources = array_replace(sources, ?, ?)")
+                .params(merged.merged(), merged.kept())
+                .update();
+        jdbc.sql("update credit_row set source_id = ? where source_id = ?")
                 .params(merged.kept(), merged.merged())
                 .update();
         for (String table : List.of("source_clue", "outcome_clue", "site_arrival")) {

@@ -1,5 +1,5 @@
 /** Credit: joins each outcome to the touches before it and stores what each earned. */
-@ApplicationModule(allowedDependencies = {"business", "evidence", "outcomes", "sources", "visits"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "evidence", "outcomes", "site", "sources", "visits"})
 @NullMarked
 package wendo.app.credit;
 

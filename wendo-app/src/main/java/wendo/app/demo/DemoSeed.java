@@ -18,6 +18,7 @@ import wendo.app.business.Business;
 import wendo.app.business.BusinessScope;
 import wendo.app.campaigns.CampaignListed;
 import wendo.app.campaigns.Campaigns;
+import wendo.app.credit.Attribution;
 import wendo.app.links.LinkHosts;
 import wendo.app.links.Links;
 import wendo.app.outcomes.Outcomes;
@@ -46,6 +47,7 @@ class DemoSeed {
     private final BusinessScope scope;
     private final DemoDesk desk;
     private final DemoPages pages;
+    private final Attribution attribution;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
@@ -64,6 +66,7 @@ class DemoSeed {
             BusinessScope scope,
             DemoDesk desk,
             DemoPages pages,
+            Attribution attribution,
             Clock clock) {
         this.jdbc = jdbc;
         this.links = links;
@@ -76,6 +79,7 @@ class DemoSeed {
         this.scope = scope;
         this.desk = desk;
         this.pages = pages;
+        this.attribution = attribution;
         this.clock = clock;
     }
 
@@ -115,6 +119,7 @@ class DemoSeed {
     void work(Business business) {
         scope.within(business.id(), () -> {
             desk.work();
+            attribution.anew("The season's journeys are learned from");
             return true;
         });
     }

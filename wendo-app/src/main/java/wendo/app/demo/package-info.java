@@ -1,6 +1,16 @@
 /** The demo business: a simulated season of Marram Point Sailing. */
 @ApplicationModule(
-        allowedDependencies = {"accounts", "business", "campaigns", "links", "outcomes", "sources", "spend", "visits"})
+        allowedDependencies = {
+            "accounts",
+            "business",
+            "campaigns",
+            "credit",
+            "links",
+            "outcomes",
+            "sources",
+            "spend",
+            "visits"
+        })
 @NullMarked
 package wendo.app.demo;
 

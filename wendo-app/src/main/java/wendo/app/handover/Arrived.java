@@ -38,7 +38,7 @@ record Arrived(
             left join lateral (select link_id from visit
                 where click_id = o.click_id and arrived_at = click_time(o.click_id) offset 0) v on true
             left join link l on l.id = v.link_id
-            left join credit k on k.outcome_id = o.id and k.model = 'last-touch' and l.id is null
+            left join outcome_source k on k.outcome_id = o.id and l.id is null
             left join source s on s.id = coalesce(l.source_id, k.source_id)
             left join campaign c on c.id = l.campaign_id
             where o.id = ?

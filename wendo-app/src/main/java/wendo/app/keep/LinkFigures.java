@@ -31,7 +31,7 @@ class LinkFigures {
     /**
      * What a link brought in a period.
      *
-     * @param valueMinor of bookings and purchases, as last touch credits them
+     * @param valueMinor of bookings and purchases, as the latest touch that a source brought is credited with them
      * @param before people's visits of the period that came before the figures were begun afresh
      */
     record Counts(
@@ -56,10 +56,10 @@ class LinkFigures {
                             select kind, counted, sum(visits) as visits from visit_sum
                             where link_id = :link and day >= :first and day < :end group by 1, 2),
                         earned as materialized (
-                            select o.kind, c.share_millionths, c.value_minor
+                            select o.kind, c.last_non_direct_share as share, c.last_non_direct_minor as minor
                             from credit c join outcome o on o.id = c.outcome_id join link l on l.id = c.link_id
-                            where c.link_id = :link and c.model = 'last-touch' and o.occurred_at >= :from
-                                and o.occurred_at < :to and not o.is_proof and o.counts
+                            where c.link_id = :link and o.occurred_at >= :from
+                                and o.occurred_at < :to and not o.is_proof
                                 and (l.counted_from is null or c.touched_at >= l.counted_from))
                         select (select coalesce(sum(people), 0) from visit_person_sum
                                 where scope = 'link' and scope_id = :link and counted and day >= :first and day < :end
@@ -68,10 +68,10 @@ class LinkFigures {
                             (select coalesce(sum(visits), 0) from came where counted and kind = 'repeat'),
                             (select coalesce(sum(visits), 0) from came where counted and kind = 'preview'),
                             (select coalesce(sum(visits), 0) from came where counted and kind = 'robot'),
-                            (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'lead'),
-                            (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'booking'),
-                            (select coalesce(sum(share_millionths), 0) / 1000000 from earned where kind = 'purchase'),
-                            (select coalesce(sum(value_minor), 0) from earned where kind <> 'lead'),
+                            (select coalesce(sum(share), 0) / 1000000 from earned where kind = 'lead'),
+                            (select coalesce(sum(share), 0) / 1000000 from earned where kind = 'booking'),
+                            (select coalesce(sum(share), 0) / 1000000 from earned where kind = 'purchase'),
+                            (select coalesce(sum(minor), 0) from earned where kind <> 'lead'),
                             (select coalesce(sum(visits), 0) from came where not counted and kind = 'person')
                         """), link, period)
                 .param("from", Timestamp.from(period.startsAt(zone)))

@@ -27,7 +27,7 @@ class LeadQueries {
             from lead l
             join outcome o on o.id = l.outcome_id
             left join person p on p.id = l.owner_id
-            left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
+            left join outcome_source c on c.outcome_id = o.id
             left join source s on s.id = c.source_id
             """;
 

@@ -39,7 +39,7 @@ class OutcomeQueries implements RibbonLayer {
                 array(select concat_ws(E'\\t', u.evidence, u.decides, coalesce(us.name, ''), u.said)
                     from outcome_clue u left join source us on us.id = u.source_id where u.outcome_id = o.id) as clues
             from outcome o
-            left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
+            left join outcome_source c on c.outcome_id = o.id
             left join source s on s.id = c.source_id
             left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
             left join link l on l.id = v.link_id
@@ -166,7 +166,7 @@ class OutcomeQueries implements RibbonLayer {
         return jdbc.sql("""
                         select count(*) filter (where o.counts), coalesce(sum(o.kept_minor), 0),
                             count(*) filter (where o.counts and not exists (
-                                select from credit c where c.outcome_id = o.id and c.model = 'last-touch')),
+                                select from outcome_source c where c.outcome_id = o.id)),
                             count(*) filter (where not o.counts)
                         from outcome o
                         where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)

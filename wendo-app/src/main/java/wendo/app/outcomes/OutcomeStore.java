@@ -143,7 +143,7 @@ class OutcomeStore {
         if (isKept) {
             return false;
         }
-        for (String table : List.of("credit", "outcome_clue")) {
+        for (String table : List.of("credit_row", "trail", "outcome_clue")) {
             jdbc.sql("delete from " + table + " where outcome_id = ?")
                     .param(outcome)
                     .update();

@@ -51,6 +51,14 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return format.format(number);
     }
 
+    /** Credited outcomes: a whole number, or shares with two decimals. */
+    public String credit(BigDecimal number) {
+        NumberFormat format = NumberFormat.getNumberInstance(locale);
+        format.setMaximumFractionDigits(2);
+        format.setMinimumFractionDigits(number.stripTrailingZeros().scale() > 0 ? 2 : 0);
+        return format.format(number);
+    }
+
     public String percent(double share) {
         NumberFormat format = NumberFormat.getPercentInstance(locale);
         format.setMaximumFractionDigits(1);

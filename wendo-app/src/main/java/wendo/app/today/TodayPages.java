@@ -11,18 +11,17 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import wendo.app.business.Business;
 import wendo.app.compare.Answer;
+import wendo.app.compare.CompareChoice;
 import wendo.app.compare.Comparisons;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Ribbons;
 import wendo.core.measure.Period;
-import wendo.core.outcomes.OutcomeKind;
 
 /** The first screen of the day. */
 @Controller
 @RequestMapping("/today")
 class TodayPages {
-    private static final int ARRIVALS = 14;
     private static final Duration QUIET_AFTER = Duration.ofDays(7);
 
     private final TodayQueries queries;
@@ -52,9 +51,13 @@ class TodayPages {
                         queries.brought(Period.ofDays(today.minusDays(14), today.minusDays(8)), business.zone()),
                         figures));
         model.addAttribute(
-                "answer", Answer.of(comparisons.compare(choice.period(), business), OutcomeKind.BOOKING, figures));
+                "answer",
+                Answer.of(
+                        comparisons.compare(choice.period(), business, CompareChoice.usual()),
+                        CompareChoice.usual(),
+                        figures));
         model.addAttribute("tasks", tasks(business, today, choice.period()));
-        model.addAttribute("arrivals", queries.arrivals(ARRIVALS));
+        model.addAttribute("arrivals", queries.arrivals());
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
         return "today/page";
@@ -62,7 +65,7 @@ class TodayPages {
 
     @GetMapping("/arrivals")
     String arrivals(Model model) {
-        model.addAttribute("arrivals", queries.arrivals(ARRIVALS));
+        model.addAttribute("arrivals", queries.arrivals());
         return "today/page :: arrivals";
     }
 

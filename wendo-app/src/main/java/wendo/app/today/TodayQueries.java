@@ -15,6 +15,8 @@ import wendo.core.measure.Period;
 /** The SQL of Today. */
 @Component
 class TodayQueries {
+    private static final int ARRIVALS = 14;
+
     private final JdbcClient jdbc;
 
     TodayQueries(JdbcClient jdbc) {
@@ -61,23 +63,23 @@ class TodayQueries {
                 .single();
     }
 
+    /** The newest. How many is no parameter, so that the plan knows that they are few. */
     @Transactional(readOnly = true)
-    List<Arrival> arrivals(int limit) {
+    List<Arrival> arrivals() {
         return jdbc.sql("""
                         select * from (
                             (select v.arrived_at as at, 'visit' as what, s.name, s.channel, l.name as detail, 0 as value
                             from (select arrived_at, source_id, link_id from visit
-                                where kind = 'person' order by arrived_at desc limit :limit) v
+                                where kind = 'person' order by arrived_at desc limit %1$d) v
                             join source s on s.id = v.source_id join link l on l.id = v.link_id)
                             union all
                             (select o.occurred_at, o.kind, s.name, s.channel, o.reference, o.value_minor
                             from outcome o
-                            left join credit c on c.outcome_id = o.id and c.model = 'last-touch'
+                            left join outcome_source c on c.outcome_id = o.id
                             left join source s on s.id = c.source_id
-                            where not o.is_proof order by o.occurred_at desc limit :limit)
-                        ) arrivals order by at desc, what limit :limit
-                        """)
-                .param("limit", limit)
+                            where not o.is_proof order by o.occurred_at desc limit %1$d)
+                        ) arrivals order by at desc, what limit %1$d
+                        """.formatted(ARRIVALS))
                 .query((row, number) -> new Arrival(
                         row.getTimestamp(1).toInstant(),
                         row.getString(2),
@@ -127,7 +129,7 @@ class TodayQueries {
         return jdbc.sql("""
                         select count(*) from outcome o
                         where o.occurred_at >= ? and not o.is_proof and o.counts
-                            and not exists (select from credit c where c.outcome_id = o.id and c.model = 'last-touch')
+                            and not exists (select from outcome_source c where c.outcome_id = o.id)
                         """)
                 .param(Timestamp.from(day.atStartOfDay(zone).toInstant()))
                 .query(Long.class)

@@ -71,6 +71,7 @@ class VisitSums {
                     .param("scope", scope)
                     .update();
         }
+        jdbc.sql("select analyze_visit_sums()").query(row -> {});
         return checksum().equals(before);
     }
 

@@ -58,7 +58,7 @@ class ArrivalsTest extends WendoTest {
                 () -> in(
                         tenant,
                         () -> jdbc.sql("""
-                                select s.name from credit c join outcome o on o.id = c.outcome_id
+                                select s.name from outcome_source c join outcome o on o.id = c.outcome_id
                                 join source s on s.id = c.source_id where o.reference = ?
                                 """)
                                 .param(reference)

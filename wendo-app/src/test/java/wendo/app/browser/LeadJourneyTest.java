@@ -165,7 +165,7 @@ class LeadJourneyTest extends Journey {
         assertThat(Browser.axe(page)).isEmpty();
         button("Import the good rows");
         assertThat(page.getByText("Undo the import")).isVisible();
-        await("the code earns", () -> count(tenant, "select count(*) from credit where value_minor = 4500") == 1);
+        await("the code earns", () -> count(tenant, "select count(*) from credit where last_touch_minor = 4500") == 1);
         page.setViewportSize(390, 844);
         for (String path :
                 List.of("/outcomes/files", "/leads", "/setup/codes", "/setup/handovers", "/setup/forms/new")) {

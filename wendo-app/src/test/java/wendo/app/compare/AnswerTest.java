@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import wendo.app.site.Figures;
@@ -17,20 +19,20 @@ class AnswerTest {
 
     private static ComparedSource source(String name, long bookings, long spendMinor) {
         return new ComparedSource(
+                Optional.of(new UUID(0, name.hashCode())),
                 name,
                 Optional.of(Channel.AD),
                 1000,
                 1000,
-                0,
-                bookings,
-                0,
+                Map.of(OutcomeKind.BOOKING, new Credited(bookings * 1_000_000, bookings)),
                 bookings * 100,
                 Optional.of(spendMinor).filter(minor -> minor > 0));
     }
 
     private static Comparison comparison(ComparedSource... rows) {
-        long bookings =
-                List.of(rows).stream().mapToLong(ComparedSource::bookings).sum();
+        long bookings = List.of(rows).stream()
+                .mapToLong(row -> row.credited(OutcomeKind.BOOKING).millionths() / 1_000_000)
+                .sum();
         long spend = List.of(rows).stream()
                 .mapToLong(row -> row.spendMinor().orElse(0L))
                 .sum();
@@ -38,7 +40,7 @@ class AnswerTest {
     }
 
     private static Answer answer(ComparedSource... rows) {
-        return Answer.of(comparison(rows), OutcomeKind.BOOKING, FIGURES);
+        return Answer.of(comparison(rows), CompareChoice.usual(), FIGURES);
     }
 
     @Test
@@ -49,7 +51,7 @@ class AnswerTest {
         assertThat(answer.cheaper()).isEqualTo("Cheap £10.00");
         assertThat(answer.dearer()).isEqualTo("Dear £200");
         assertThat(answer.detail())
-                .isEqualTo("A booking costs £41.72 on average over the 3 sources with spend, by last touch. "
+                .isEqualTo("A booking costs £41.72 on average over the 3 sources with spend, by last non-direct. "
                         + "For one other it is too early to tell: the 95 % interval includes the average.");
     }
 
@@ -77,6 +79,6 @@ class AnswerTest {
     void bookings_that_nothing_was_paid_for_do_not_bend_the_average() {
         assertThat(answer(source("Paid", 10, 100_000), source("Free", 10, 0)).detail())
                 .startsWith(
-                        "A booking costs £100.00 on average over the one source with spend, by last touch (£50.00 with those of no known or no paid source).");
+                        "A booking costs £100.00 on average over the one source with spend, by last non-direct (£50.00 with those of no known or no paid source).");
     }
 }

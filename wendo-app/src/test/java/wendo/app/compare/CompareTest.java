@@ -16,6 +16,7 @@ import wendo.app.business.Business;
 import wendo.app.business.Businesses;
 import wendo.app.sources.Sources;
 import wendo.app.spend.Spends;
+import wendo.core.credit.ModelName;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 
@@ -151,11 +152,101 @@ class CompareTest extends WendoTest {
         assertThat(past.at("/total/spend").isNull()).isTrue();
         assertThat(past.at("/total/leadRate/value").isNull()).isTrue();
         for (String query : List.of(
-                "by=moon", "model=gut-feeling", "from=2026-02-30&to=2026-03-01", "from=2026-03-02&to=2026-03-01")) {
+                "by=moon",
+                "model=gut-feeling",
+                "clock=cuckoo",
+                "from=2026-02-30&to=2026-03-01",
+                "from=2026-03-02&to=2026-03-01")) {
             assertThat(http().api(tenant.apiKey(), "/api/v1/compare?" + query).statusCode())
                     .as(query)
                     .isEqualTo(400);
         }
+    }
+
+    private java.util.UUID source(String tag) {
+        return in(
+                tenant,
+                () -> java.util.Objects.requireNonNull(
+                                sources.byIdentifierAndTag().get(tag))
+                        .id());
+    }
+
+    /** Each model's credit of a source is the sum of the rows that its page lists, and the columns add up under each. */
+    @Test
+    void under_every_model_the_columns_add_up_and_a_source_is_the_sum_of_its_rows() {
+        for (ModelName model : ModelName.values()) {
+            JsonNode comparison = compare("period=7d&model=" + model.key());
+            BigDecimal bookings = BigDecimal.ZERO;
+            BigDecimal revenue = BigDecimal.ZERO;
+            for (JsonNode row : comparison.get("rows")) {
+                bookings = bookings.add(row.get("bookings").decimalValue());
+                revenue = revenue.add(row.get("revenue").decimalValue());
+            }
+            assertThat(bookings).as(model.label()).isEqualByComparingTo("2");
+            assertThat(revenue).as(model.label()).isEqualByComparingTo("265.09");
+            assertThat(comparison.get("model").asString()).isEqualTo(model.key());
+            String page = http().signIn(tenant.email())
+                    .get("/compare/sources/%s?period=7d&kind=booking&model=%s"
+                            .formatted(source("postcards"), model.key()))
+                    .body();
+            assertThat(page)
+                    .contains("B-1</code>", "The bookings behind the 1", "100.0%", "£95.10")
+                    .doesNotContain("B-2</code>");
+        }
+    }
+
+    @Test
+    void a_source_has_its_funnel_its_months_and_what_every_model_says() {
+        Http person = http().signIn(tenant.email());
+        String address = "/compare/sources/" + source("postcards");
+        assertThat(person.get(address + "?period=7d&kind=booking").body())
+                .contains(
+                        "The decision does not depend on the model: under every one it is too early to tell.",
+                        "What became of its people",
+                        "could be the same: ",
+                        "£50.01",
+                        "Shapley");
+        assertThat(person.get("/compare/sources/" + source("campsite") + "?period=7d")
+                        .body())
+                .contains("Without spend nothing is judged.");
+        assertThat(person.get("/compare/sources/" + tenant.id().value()).statusCode())
+                .isEqualTo(404);
+        assertThat(person.get("/compare/sources/nonsense").statusCode()).isEqualTo(400);
+        Tenant other = tenant("Somebody Else");
+        assertThat(http().signIn(other.email()).get(address).statusCode()).isEqualTo(404);
+    }
+
+    @Test
+    void by_the_clocks_a_booking_lies_on_its_own_day_on_its_touchs_or_where_it_became_known() {
+        in(
+                tenant,
+                () -> jdbc.sql("update outcome set occurred_at = occurred_at - interval '40 days'")
+                        .update());
+        in(
+                tenant,
+                () -> jdbc.sql("update credit_row set at = at - interval '40 days' where entry = 0")
+                        .update());
+        assertThat(compare("period=7d&clock=outcome").at("/total/bookings").asInt())
+                .isZero();
+        assertThat(row(compare("period=7d&clock=touch"), "Postcards")
+                        .get("bookings")
+                        .asInt())
+                .isOne();
+        report("booking", "B-1", "95.10", "\", \"status\": \"cancelled");
+        await("it is taken back", () -> count(tenant, "select count(*) from credit where entry > 0") == 1);
+        assertThat(row(compare("period=7d&clock=entry"), "Postcards")
+                        .get("bookings")
+                        .asInt())
+                .as("taken back in this week")
+                .isEqualTo(-1);
+        assertThat(row(compare("period=season&clock=outcome"), "Postcards")
+                        .get("bookings")
+                        .asInt())
+                .isZero();
+        assertThat(http().signIn(tenant.email())
+                        .get("/compare?period=7d&clock=entry")
+                        .body())
+                .contains("-1", "-£95.10");
     }
 
     @Test

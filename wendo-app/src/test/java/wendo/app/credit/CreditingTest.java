@@ -46,8 +46,9 @@ class CreditingTest extends WendoTest {
         return in(
                 tenant,
                 () -> jdbc.sql("""
-                        select s.name || ' ' || c.share_millionths || ' ' || c.value_minor from credit c
-                        join outcome o on o.id = c.outcome_id join source s on s.id = c.source_id where o.reference = ?
+                        select s.name || ' ' || c.last_touch_share || ' ' || c.last_touch_minor from credit c
+                        join outcome o on o.id = c.outcome_id join source s on s.id = c.source_id
+                        where o.reference = ? and c.last_touch_share > 0
                         """)
                         .param(reference)
                         .query(String.class)
@@ -121,6 +122,6 @@ class CreditingTest extends WendoTest {
         } finally {
             threads.shutdownNow();
         }
-        assertThat(count(tenant, "select sum(share_millionths) from credit")).isEqualTo(12_000_000);
+        assertThat(count(tenant, "select sum(last_touch_share) from credit")).isEqualTo(12_000_000);
     }
 }

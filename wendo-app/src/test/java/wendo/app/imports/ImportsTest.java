@@ -91,7 +91,7 @@ class ImportsTest extends WendoTest {
                 .isZero();
         run(page);
         assertThat(outcomes()).isEqualTo("T-1 125050 Zoë Marsh, T-2 8000 Ines");
-        await("the code earns", () -> count(tenant, "select coalesce(sum(value_minor), 0) from credit") == 125050);
+        await("the code earns", () -> count(tenant, "select coalesce(sum(last_touch_minor), 0) from credit") == 125050);
         String again = bring(MAY.getBytes(StandardCharsets.UTF_8), "May till.csv");
         assertThat(person.get(again).body()).contains("are read in the same way");
         check(again, "kind", "purchase");

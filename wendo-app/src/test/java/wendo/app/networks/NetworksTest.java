@@ -125,7 +125,7 @@ class NetworksTest extends WendoTest {
                 tenant,
                 () -> jdbc.sql("""
                         select concat_ws(' ', o.kind, o.status, o.value_minor, coalesce(s.name, 'nobody')) from outcome o
-                        left join credit c on c.outcome_id = o.id left join source s on s.id = c.source_id
+                        left join outcome_source c on c.outcome_id = o.id left join source s on s.id = c.source_id
                         where o.reference = ?
                         """)
                         .param(reference)

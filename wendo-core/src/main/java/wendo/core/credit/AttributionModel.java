@@ -6,8 +6,8 @@ import java.util.List;
 public interface AttributionModel {
 
     /** The name it has in addresses, in the API and in storage. */
-    String key();
+    ModelName name();
 
-    /** Whole-number weights, one for each touch of the trail, in its order; empty for an empty trail. */
+    /** Whole-number weights, one for each touch of the trail, in its order, one above 0; empty for an empty trail. */
     List<Long> weigh(Trail trail);
 }

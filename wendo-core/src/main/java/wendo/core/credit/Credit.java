@@ -19,7 +19,7 @@ public record Credit(Touch touch, long shareMillionths, long valueMinor) {
         List<Long> values = Allocation.split(outcomeValueMinor, weights);
         List<Credit> credits = new ArrayList<>();
         for (int i = 0; i < weights.size(); i++) {
-            if (shares.get(i) > 0) {
+            if (weights.get(i) > 0) {
                 credits.add(new Credit(trail.touches().get(i), shares.get(i), values.get(i)));
             }
         }

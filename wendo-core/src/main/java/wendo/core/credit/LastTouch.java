@@ -1,23 +1,18 @@
 package wendo.core.credit;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 
 /** All credit to the latest touch before the outcome. Common practice. */
-public final class LastTouch implements AttributionModel {
+public record LastTouch() implements AttributionModel {
 
     @Override
-    public String key() {
-        return "last-touch";
+    public ModelName name() {
+        return ModelName.LAST_TOUCH;
     }
 
     @Override
     public List<Long> weigh(Trail trail) {
-        List<Long> weights = new ArrayList<>(Collections.nCopies(trail.touches().size(), 0L));
-        if (!weights.isEmpty()) {
-            weights.set(weights.size() - 1, 1L);
-        }
-        return List.copyOf(weights);
+        int touches = trail.touches().size();
+        return Weights.only(touches - 1, touches);
     }
 }

@@ -5,20 +5,21 @@ import java.util.OptionalDouble;
 
 /**
  * A part of a whole, such as leads ÷ people. Without a whole there is no rate. More parts than whole (a person with two
- * leads) is a ratio that no interval for proportions covers.
+ * leads) is a ratio that no interval for proportions covers. A part may be a sum of shares, as credit is; its interval is
+ * then rather too wide than too narrow, for shares vary less than whole things.
  */
-public record Rate(long part, long whole) {
+public record Rate(double part, long whole) {
     /** The two-sided 95 % quantile of the standard normal distribution. */
     static final double Z_95 = 1.959963984540054;
 
     public Rate {
-        if (part < 0 || whole < 0) {
-            throw new IllegalArgumentException("Counts must be 0 or more, but were %d of %d".formatted(part, whole));
+        if (!(part >= 0) || whole < 0) {
+            throw new IllegalArgumentException("Counts must be 0 or more, but were %s of %d".formatted(part, whole));
         }
     }
 
     public OptionalDouble value() {
-        return whole == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) part / whole);
+        return whole == 0 ? OptionalDouble.empty() : OptionalDouble.of(part / whole);
     }
 
     /**

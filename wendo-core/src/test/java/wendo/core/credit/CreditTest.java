@@ -25,7 +25,11 @@ class CreditTest {
 
     private static Touch touch(Channel channel, Duration before) {
         Instant at = OUTCOME.minus(before);
-        return new Touch(new UUID(channel.ordinal(), 1), channel, ClickId.of(at, new SplittableRandom(1)), at);
+        return new Touch(
+                new UUID(channel.ordinal(), 1),
+                channel,
+                ClickId.of(at, new SplittableRandom(1)).uuid(),
+                at);
     }
 
     @Test

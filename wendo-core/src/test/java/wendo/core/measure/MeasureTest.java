@@ -53,14 +53,14 @@ class MeasureTest {
         assertThat(new Rate(0, 0).interval()).isEmpty();
         assertThat(new Rate(3, 2).value()).hasValue(1.5);
         assertThat(new Rate(3, 2).interval()).isEmpty();
-        assertThatThrownBy(() -> new Rate(-1, 2)).hasMessage("Counts must be 0 or more, but were -1 of 2");
+        assertThatThrownBy(() -> new Rate(-1, 2)).hasMessage("Counts must be 0 or more, but were -1.0 of 2");
     }
 
     /** F. Garwood, Biometrika 28 (1936) 437–442, the values for 0 and 10. */
     @ParameterizedTest
     @CsvSource({"0,0,3.689", "10,4.795,18.390"})
     void garwood_gives_the_published_bounds(long count, double low, double high) {
-        Interval interval = new Count(count).interval();
+        Interval interval = Count.of(count).interval();
         assertThat(interval.low()).isCloseTo(low, within(0.0005));
         assertThat(interval.high()).isCloseTo(high, within(0.0005));
     }
@@ -69,7 +69,7 @@ class MeasureTest {
     @ParameterizedTest
     @MethodSource("wholes")
     void garwood_agrees_with_a_reference_library(int count) {
-        Interval ours = new Count(count).interval();
+        Interval ours = Count.of(count).interval();
         assertThat(ours.low())
                 .isCloseTo(new GammaDistribution(count, 1).inverseCumulativeProbability(0.025), within(1e-6));
         assertThat(ours.high())
@@ -78,9 +78,50 @@ class MeasureTest {
         assertThat(ours.high()).isGreaterThan(count);
     }
 
+    /** Newcombe 1998, table II, method 10. */
+    @ParameterizedTest
+    @CsvSource({
+        "56,70,48,80,0.0524,0.3339",
+        "9,10,3,10,0.1705,0.8090",
+        "10,10,0,20,0.6791,1",
+        "6,7,2,7,0.0582,0.8062",
+        "5,56,0,29,-0.0381,0.1926",
+        "0,10,0,20,-0.1611,0.2775",
+        "10,10,0,10,0.6075,1"
+    })
+    void the_difference_of_two_rates_has_the_published_bounds(long a, long m, long b, long n, double low, double high) {
+        RateDifference difference =
+                RateDifference.of(new Rate(a, m), new Rate(b, n)).orElseThrow();
+        assertThat(difference.low()).isCloseTo(low, within(0.00006));
+        assertThat(difference.high()).isCloseTo(high, within(0.00006));
+        assertThat(difference.isClear()).isEqualTo(low > 0);
+        RateDifference turned =
+                RateDifference.of(new Rate(b, n), new Rate(a, m)).orElseThrow();
+        assertThat(turned.low()).isCloseTo(-high, within(0.00006));
+        assertThat(turned.value()).isEqualTo(-difference.value());
+    }
+
+    @Test
+    void without_a_rate_there_is_no_difference() {
+        assertThat(RateDifference.of(new Rate(0, 0), new Rate(1, 2))).isEmpty();
+        assertThatThrownBy(() -> new RateDifference(0, 0.1, -0.1)).hasMessageContaining("0.1 and -0.1");
+    }
+
+    /** Bohm and Zech 2014: 20 halves are 10 outcomes that vary as 20 events do, each of half the size. */
+    @Test
+    void shares_vary_less_than_whole_things() {
+        Count halves = new Count(10, 20 * 0.25);
+        Interval whole = Count.of(20).interval();
+        assertThat(halves.interval().low()).isCloseTo(whole.low() / 2, within(1e-12));
+        assertThat(halves.interval().high()).isCloseTo(whole.high() / 2, within(1e-12));
+        assertThat(new Count(0, 0).interval().high()).isCloseTo(3.689, within(0.0005));
+        assertThat(Count.of(3).plus(halves)).isEqualTo(new Count(13, 8));
+        assertThatThrownBy(() -> new Count(Double.NaN, 1)).hasMessage("Count must be 0 or more, but was NaN");
+    }
+
     @Test
     void a_cost_is_spend_by_the_bounds_of_the_count() {
-        CostPer cost = new CostPer(10_000, 10);
+        CostPer cost = new CostPer(10_000, Count.of(10));
         assertThat(cost.valueMinor()).hasValue(1_000);
         assertThat(cost.intervalMinor().orElseThrow().low()).isCloseTo(10_000 / 18.390, within(0.05));
         assertThat(cost.intervalMinor().orElseThrow().high()).isCloseTo(10_000 / 4.795, within(0.3));
@@ -88,12 +129,12 @@ class MeasureTest {
 
     @Test
     void without_an_outcome_a_cost_has_a_lower_bound_only_and_without_spend_none() {
-        CostPer none = new CostPer(10_000, 0);
+        CostPer none = new CostPer(10_000, Count.of(0));
         assertThat(none.valueMinor()).isEmpty();
         assertThat(none.intervalMinor().orElseThrow().low()).isCloseTo(10_000 / 3.689, within(0.5));
         assertThat(none.intervalMinor().orElseThrow().high()).isInfinite();
-        assertThat(new CostPer(0, 5).valueMinor()).isEmpty();
-        assertThat(new CostPer(0, 5).intervalMinor()).isEmpty();
+        assertThat(new CostPer(0, Count.of(5)).valueMinor()).isEmpty();
+        assertThat(new CostPer(0, Count.of(5)).intervalMinor()).isEmpty();
     }
 
     @Test

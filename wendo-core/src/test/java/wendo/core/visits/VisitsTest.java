@@ -114,6 +114,10 @@ class VisitsTest {
 
     private static Touch.Step step(UUID source, int minute) {
         Instant at = NOON.plusSeconds(60L * minute);
-        return new Touch.Step(source, Channel.PRINT, ClickId.of(at, new SplittableRandom(minute)), at);
+        return new Touch.Step(
+                source,
+                Channel.PRINT,
+                ClickId.of(at, new SplittableRandom(minute)).uuid(),
+                at);
     }
 }

@@ -1,0 +1,33 @@
+package wendo.app.compare;
+
+import java.math.BigDecimal;
+import wendo.core.measure.Count;
+
+/**
+ * Outcomes of a kind that are credited, in whole or in shares.
+ *
+ * @param millionths of outcomes; less than 0 if more was taken back than came
+ * @param squares the sum of the squares of the shares
+ */
+public record Credited(long millionths, double squares) {
+    private static final int DIGITS = 6;
+
+    static Credited none() {
+        return new Credited(0, 0);
+    }
+
+    /** As a number of outcomes, exactly. */
+    public BigDecimal number() {
+        BigDecimal number = BigDecimal.valueOf(millionths, DIGITS).stripTrailingZeros();
+        return number.scale() < 0 ? number.setScale(0) : number;
+    }
+
+    /** For rates and costs; what is less than nothing counts as nothing. */
+    Count count() {
+        return millionths <= 0 ? Count.of(0) : new Count(number().doubleValue(), squares);
+    }
+
+    Credited plus(Credited other) {
+        return new Credited(millionths + other.millionths, squares + other.squares);
+    }
+}

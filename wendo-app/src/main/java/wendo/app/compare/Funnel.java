@@ -1,0 +1,63 @@
+package wendo.app.compare;
+
+import java.util.ArrayList;
+import java.util.List;
+import wendo.app.site.Figures;
+import wendo.core.measure.Rate;
+import wendo.core.measure.RateDifference;
+import wendo.core.outcomes.OutcomeKind;
+
+/** What of a source's people became of, beside the people of all other sources. */
+record Funnel(List<Step> steps) {
+
+    /**
+     * One kind of outcome.
+     *
+     * @param own the source's rate
+     * @param others that of all other sources together
+     * @param words the difference and whether it is clear
+     */
+    record Step(OutcomeKind kind, String number, String own, String others, String words) {}
+
+    static Funnel of(ComparedSource row, Comparison comparison, Figures figures) {
+        List<Step> steps = new ArrayList<>();
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            Rate own = row.rate(kind);
+            Rate others = new Rate(
+                    comparison.rows().stream()
+                            .filter(other -> other.isSource() && !other.id().equals(row.id()))
+                            .mapToDouble(other -> other.credited(kind).count().value())
+                            .sum(),
+                    comparison.rows().stream()
+                            .filter(other -> other.isSource() && !other.id().equals(row.id()))
+                            .mapToLong(ComparedSource::people)
+                            .sum());
+            steps.add(new Step(
+                    kind,
+                    figures.credit(row.credited(kind).number()),
+                    shown(own, figures),
+                    shown(others, figures),
+                    RateDifference.of(own, others)
+                            .map(difference -> words(difference, figures))
+                            .orElse("no difference can be told")));
+        }
+        return new Funnel(List.copyOf(steps));
+    }
+
+    private static String shown(Rate rate, Figures figures) {
+        return rate.value().isPresent() ? figures.percent(rate.value().getAsDouble()) : "–";
+    }
+
+    private static String words(RateDifference difference, Figures figures) {
+        String range =
+                "%s to %s points".formatted(points(difference.low(), figures), points(difference.high(), figures));
+        if (!difference.isClear()) {
+            return "could be the same: " + range;
+        }
+        return (difference.value() > 0 ? "clearly higher: " : "clearly lower: ") + range;
+    }
+
+    private static String points(double share, Figures figures) {
+        return (share > 0 ? "+" : "") + figures.decimal(100 * share);
+    }
+}

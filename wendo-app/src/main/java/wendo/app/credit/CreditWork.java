@@ -1,0 +1,187 @@
+package wendo.app.credit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.sources.ChannelWindows;
+import wendo.core.credit.AttributionModel;
+import wendo.core.credit.Earned;
+import wendo.core.credit.LookbackWindows;
+import wendo.core.credit.ModelRules;
+import wendo.core.credit.Trail;
+import wendo.core.links.Channel;
+import wendo.core.outcomes.Clue;
+import wendo.core.outcomes.Evidence;
+import wendo.core.outcomes.OutcomeKind;
+import wendo.core.visits.ClickId;
+import wendo.core.visits.Touch;
+
+/** Credits many outcomes at once, under every model. Runs in the transaction of its caller. */
+@Component
+class CreditWork {
+    private final DueOutcomes dueOutcomes;
+    private final TouchStore touches;
+    private final ClueStore clues;
+    private final CreditRows rows;
+    private final ModelSettings settings;
+    private final JourneyStore journeys;
+    private final ChannelWindows windows;
+    private final JdbcClient jdbc;
+
+    CreditWork(
+            DueOutcomes dueOutcomes,
+            TouchStore touches,
+            ClueStore clues,
+            CreditRows rows,
+            ModelSettings settings,
+            JourneyStore journeys,
+            ChannelWindows windows,
+            JdbcClient jdbc) {
+        this.dueOutcomes = dueOutcomes;
+        this.touches = touches;
+        this.clues = clues;
+        this.rows = rows;
+        this.settings = settings;
+        this.journeys = journeys;
+        this.windows = windows;
+        this.jdbc = jdbc;
+    }
+
+    /** By what a business credits now. */
+    private record Rules(
+            LookbackWindows windows,
+            ModelRules own,
+            Map<OutcomeKind, List<AttributionModel>> learned,
+            Map<UUID, Channel> channels) {
+        List<AttributionModel> models(OutcomeKind kind) {
+            List<AttributionModel> all = new ArrayList<>(own.models());
+            all.addAll(learned.getOrDefault(kind, List.of()));
+            return all;
+        }
+    }
+
+    /**
+     * The leads first, for what continues them takes what they earned.
+     *
+     * @param standing the edition that what cannot be made anew is taken from
+     */
+    void credit(List<UUID> outcomes, long edition, long standing) {
+        Rules rules = new Rules(windows.current(), settings.current(), journeys.models(), channels());
+        List<DueOutcome> all = dueOutcomes.find(outcomes);
+        List<DueOutcome> leads =
+                all.stream().filter(due -> due.kind() == OutcomeKind.LEAD).toList();
+        List<DueOutcome> others =
+                all.stream().filter(due -> due.kind() != OutcomeKind.LEAD).toList();
+        credit(leads, rules, edition, standing);
+        credit(others, rules, edition, standing);
+    }
+
+    private Map<UUID, Channel> channels() {
+        Map<UUID, Channel> channels = new HashMap<>();
+        jdbc.sql("select id, channel from source").query(row -> {
+            channels.put(row.getObject(1, UUID.class), Channel.valueOf(row.getString(2)));
+        });
+        return channels;
+    }
+
+    private void credit(List<DueOutcome> due, Rules rules, long edition, long standing) {
+        if (due.isEmpty()) {
+            return;
+        }
+        Map<UUID, List<TouchStore.Step>> steps = touches.before(
+                due.stream().map(DueOutcome::id).toList(), rules.windows().longest(), rules.channels());
+        Map<UUID, CreditedTrail> leads = rules.own().creditsAgain()
+                ? Map.of()
+                : rows.trails(
+                        due.stream().flatMap(one -> one.follows().stream()).toList(), edition);
+        Map<DueOutcome, CreditedTrail> trails = new LinkedHashMap<>();
+        List<UUID> gone = new ArrayList<>();
+        for (DueOutcome one : due) {
+            List<TouchStore.Step> own = steps.getOrDefault(one.id(), List.of());
+            Optional<Clue> best = clues(one, own, rules);
+            CreditedTrail trail = trail(one, own, best, leads, rules);
+            boolean isGone = trail.isEmpty() && one.click().isPresent() && !cameWith(own, one);
+            if (isGone) {
+                gone.add(one.id());
+            } else {
+                trails.put(one, trail);
+            }
+        }
+        rows.replace(edition, trails);
+        if (edition != standing) {
+            rows.takeOver(gone, standing, edition);
+        }
+    }
+
+    private static boolean cameWith(List<TouchStore.Step> steps, DueOutcome due) {
+        return steps.stream()
+                .anyMatch(step -> due.click().filter(step.step().id()::equals).isPresent());
+    }
+
+    /** A lead's credit goes on to what continues it, unless somebody knows better. */
+    private static CreditedTrail trail(
+            DueOutcome due,
+            List<TouchStore.Step> steps,
+            Optional<Clue> best,
+            Map<UUID, CreditedTrail> leads,
+            Rules rules) {
+        boolean isSet = best.filter(clue -> clue.evidence() == Evidence.SET).isPresent();
+        Optional<CreditedTrail> lead = due.follows().map(leads::get).filter(found -> !isSet);
+        if (lead.isPresent()) {
+            return lead.get();
+        }
+        Optional<Earned.Given> given = best.filter(clue -> clue.evidence() != Evidence.CLICK)
+                .map(clue -> new Earned.Given(
+                        clue.evidence(),
+                        new Touch(
+                                clue.source().orElseThrow(),
+                                rules.channels().getOrDefault(clue.source().orElseThrow(), Channel.OTHER),
+                                due.id(),
+                                due.occurredAt())));
+        Trail trail = Earned.trail(
+                due.occurredAt(),
+                Touch.join(steps.stream().map(TouchStore.Step::step).toList()),
+                given,
+                rules.windows());
+        return CreditedTrail.of(trail, steps, rules.models(due.kind()));
+    }
+
+    /** Keeps what came with it, the click identifier's visit too if it may earn; the strongest that points to a source. */
+    private Optional<Clue> clues(DueOutcome due, List<TouchStore.Step> steps, Rules rules) {
+        List<Clue> all = new ArrayList<>(due.clues());
+        steps.stream()
+                .map(TouchStore.Step::step)
+                .filter(step -> due.click().filter(step.id()::equals).isPresent())
+                .filter(step -> !step.at()
+                        .isBefore(due.occurredAt().minus(rules.windows().of(step.channel()))))
+                .findFirst()
+                .ifPresent(step -> all.add(
+                        0,
+                        new Clue(
+                                Evidence.CLICK,
+                                new ClickId(step.id()).toString(),
+                                Optional.of(latest(due, steps, rules).orElse(step.source())))));
+        clues.keepIfChanged(due.id(), all, due.kept());
+        return Clue.strongest(all);
+    }
+
+    private static Optional<UUID> latest(DueOutcome due, List<TouchStore.Step> steps, Rules rules) {
+        List<Touch> touches = Trail.before(
+                        due.occurredAt(),
+                        Touch.join(steps.stream().map(TouchStore.Step::step).toList()),
+                        rules.windows())
+                .touches()
+                .stream()
+                .filter(touch -> !touch.isDirect())
+                .toList();
+        return touches.isEmpty()
+                ? Optional.empty()
+                : Optional.of(touches.get(touches.size() - 1).source());
+    }
+}

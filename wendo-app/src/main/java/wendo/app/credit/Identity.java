@@ -1,0 +1,25 @@
+package wendo.app.credit;
+
+import java.util.UUID;
+
+/**
+ * What a person can be recognised by.
+ *
+ * @param kind visitor (of links), browser (on the business's own site), email or phone
+ * @param person the same number for all that is joined
+ */
+record Identity(UUID id, String kind, String key, UUID person) {
+
+    public boolean isContact() {
+        return kind.equals("email") || kind.equals("phone");
+    }
+
+    /** In words, without what only machines read. */
+    public String shown() {
+        return switch (kind) {
+            case "visitor" -> "a visitor of links";
+            case "browser" -> "a browser on the website";
+            default -> key;
+        };
+    }
+}

@@ -1,0 +1,92 @@
+package wendo.app.credit;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.core.credit.ModelName;
+
+/** A person's trail, and who is one person. What is changed is credited anew before it is shown. */
+@Service
+class Trails {
+    private final TrailQueries queries;
+    private final PersonJoins joins;
+    private final CreditEditions editions;
+    private final Crediting crediting;
+
+    Trails(TrailQueries queries, PersonJoins joins, CreditEditions editions, Crediting crediting) {
+        this.queries = queries;
+        this.joins = joins;
+        this.editions = editions;
+        this.crediting = crediting;
+    }
+
+    /**
+     * What is known of a person.
+     *
+     * @param identities what they are recognised by; none if nothing came with the outcome
+     * @param joins why all this is one person, also what was undone
+     */
+    record Found(TrailQueries.Did outcome, TrailView view, List<Identity> identities, List<PersonJoins.Join> joins) {
+
+        /** The address or number they go by. */
+        public Optional<String> contact() {
+            return identities.stream()
+                    .filter(Identity::isContact)
+                    .map(Identity::key)
+                    .findFirst();
+        }
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Found> find(UUID outcome, ModelName model) {
+        return queries.did(List.of(outcome)).stream().findFirst().map(did -> {
+            Optional<UUID> person = joins.of(outcome).map(Identity::person);
+            List<UUID> outcomes = person.map(joins::outcomesOf).orElse(List.of(outcome));
+            return new Found(
+                    did,
+                    TrailView.of(
+                            person.map(queries::came).orElse(List.of()),
+                            queries.did(outcomes),
+                            queries.shares(outcomes, model)),
+                    person.map(joins::identities).orElse(List.of()),
+                    person.map(joins::joins).orElse(List.of()));
+        });
+    }
+
+    /** Empty text if they are one person now; else why not. */
+    @Transactional
+    String merge(UUID outcome, String other, String by) {
+        editions.lock();
+        Optional<UUID> found = queries.find(other);
+        if (found.isEmpty()) {
+            return "No outcome has this reference, address or number.";
+        }
+        if (joins.of(outcome).isEmpty() || joins.of(found.get()).isEmpty()) {
+            return "Nothing came with one of the two by which a person could be recognised again.";
+        }
+        List<UUID> affected = joins.merge(outcome, found.get(), by);
+        if (affected.isEmpty()) {
+            return "They are one person already.";
+        }
+        crediting.creditAgain(affected);
+        return "";
+    }
+
+    @Transactional
+    List<UUID> part(UUID one, UUID other, String by) {
+        editions.lock();
+        List<UUID> affected = joins.part(one, other, by);
+        crediting.creditAgain(affected);
+        return affected;
+    }
+
+    @Transactional
+    List<UUID> joinAgain(UUID one, UUID other, String by) {
+        editions.lock();
+        List<UUID> affected = joins.joinAgain(one, other, by);
+        crediting.creditAgain(affected);
+        return affected;
+    }
+}

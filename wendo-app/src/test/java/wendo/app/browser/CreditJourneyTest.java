@@ -1,0 +1,102 @@
+package wendo.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import wendo.app.Http;
+
+/** From a number in the comparison to the outcomes behind it, to one person's trail, and to who that person is. */
+@Tag("browser")
+class CreditJourneyTest extends Journey {
+    private Tenant tenant;
+
+    @AfterEach
+    void nothing_went_wrong_on_the_way() {
+        browser.close();
+        assertThat(browser.complaints).isEmpty();
+    }
+
+    @BeforeEach
+    void somebody_who_came_twice() {
+        tenant = tenant("Avocet Afloat");
+        List<String> slugs = http().issue(tenant.apiKey(), "http://localhost/", "Spring", "Postcards", "Campsite");
+        Http visitor = http();
+        visitor.visit(tenant.host(), slugs.get(0));
+        String click = Http.click(visitor.visit(tenant.host(), slugs.get(1)));
+        http().post(tenant.apiKey(), "/api/v1/outcomes", """
+                        {"kind": "booking", "reference": "B-1", "value": 90.01, "email": "ines@marsh.example", "clickId": "%s"}
+                        """.formatted(click));
+        await("it is credited", () -> count(tenant, "select count(*) from credit") == 2);
+        signIn(1280, 800, tenant.email());
+    }
+
+    private void choose(String name) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .first()
+                .click();
+    }
+
+    @Test
+    void the_model_is_changed_a_number_followed_to_its_rows_and_a_person_parted() {
+        choose("Compare");
+        choose("First touch");
+        assertThat(page).hasURL(Pattern.compile(".*model=first-touch.*"));
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Postcards")))
+                .containsText("£90.01");
+        choose("Linear");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Campsite")))
+                .containsText("0.50");
+        choose("the day of the touch");
+        assertThat(page).hasURL(Pattern.compile(".*model=linear&clock=touch"));
+        choose("Campsite");
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("The bookings behind the 0.50")))
+                .isVisible();
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("B-1")))
+                .containsText("50.0% £45.00");
+        looks_right("the panel");
+        choose("Trail");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("The trail of ines@marsh.example");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Postcards")))
+                .containsText("50.0% of the booking B-1: £45.01");
+        looks_right("the trail");
+        button("They are two people");
+        assertThat(page.locator("#joins")).containsText("Parted by Ola Ness.");
+        page.reload();
+        button("Join them again");
+        assertThat(page.locator("#joins")).containsText("Ola Ness says they are one person");
+        page.setViewportSize(390, 844);
+        page.reload();
+        looks_right("the trail on a phone");
+    }
+
+    @Test
+    void a_rule_is_changed_and_all_is_credited_anew_while_the_page_is_open() {
+        go("/setup/attribution");
+        looks_right("attribution");
+        page.getByLabel("Position-based: per cent to the first touch").fill("10");
+        page.getByLabel("and to the last").fill("90");
+        button("Keep it");
+        assertThat(page.getByText("Last made anew on")).isVisible();
+        choose("Compare");
+        choose("Position-based");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Campsite")))
+                .containsText("0.50");
+    }
+
+    private void looks_right(String what) {
+        assertThat(Browser.axe(page)).as(what).isEmpty();
+        assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
+                .as("%s is as wide as the screen", what)
+                .isEqualTo(true);
+    }
+}
