@@ -1,5 +1,5 @@
 /** Compare: sources side by side, each figure with how sure it is. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "credit", "site", "spend"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "credit", "site", "spend", "tables"})
 @NullMarked
 package wendo.app.compare;
 

@@ -80,7 +80,9 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
 
     private static FullHttpResponse text(HttpResponseStatus status, String body) {
         return new DefaultFullHttpResponse(
-                HttpVersion.HTTP_1_1, status, Unpooled.copiedBuffer(body, StandardCharsets.UTF_8));
+                HttpVersion.HTTP_1_1,
+                status,
+                body.isEmpty() ? Unpooled.EMPTY_BUFFER : Unpooled.copiedBuffer(body, StandardCharsets.UTF_8));
     }
 
     /** From any thread; what is to be written is written by the connection's own. */

@@ -76,7 +76,8 @@ class LinkServer implements SmartLifecycle {
         if (address.isEmpty()) {
             return;
         }
-        EventLoopGroup started = new MultiThreadIoEventLoopGroup(NioIoHandler.newFactory());
+        EventLoopGroup started =
+                new MultiThreadIoEventLoopGroup(Runtime.getRuntime().availableProcessors(), NioIoHandler.newFactory());
         loops = started;
         channel = new ServerBootstrap()
                 .group(started)

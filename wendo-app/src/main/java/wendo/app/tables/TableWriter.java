@@ -56,6 +56,33 @@ public final class TableWriter {
         }
     }
 
+    /** Empty text leaves a cell empty; numbers are numbers, which a spreadsheet can go on with. */
+    public static void writeNumbers(
+            String sheetName, List<String> columns, Iterable<? extends List<?>> rows, OutputStream out)
+            throws IOException {
+        try (Workbook workbook = new Workbook(out, "Wendo", "1.0")) {
+            Worksheet sheet = workbook.newWorksheet(sheetName);
+            int line = 0;
+            write(sheet, line++, columns);
+            sheet.range(0, 0, 0, columns.size() - 1).style().bold().set();
+            sheet.freezePane(1, 1);
+            for (List<?> row : rows) {
+                for (int i = 0; i < row.size(); i++) {
+                    write(sheet, line, i, row.get(i));
+                }
+                line++;
+            }
+        }
+    }
+
+    private static void write(Worksheet sheet, int line, int column, Object cell) {
+        if (cell instanceof Number number) {
+            sheet.value(line, column, number);
+        } else if (!cell.toString().isEmpty()) {
+            sheet.value(line, column, cell.toString());
+        }
+    }
+
     private static void write(Worksheet sheet, int line, List<String> cells) {
         for (int i = 0; i < cells.size(); i++) {
             sheet.value(line, i, cells.get(i));

@@ -216,6 +216,28 @@ class CompareTest extends WendoTest {
         assertThat(http().signIn(other.email()).get(address).statusCode()).isEqualTo(404);
     }
 
+    /** What goes out is read again by another library than the one that wrote it, number by number. */
+    @Test
+    void the_table_goes_out_with_numbers_that_are_numbers() throws Exception {
+        Http person = http().signIn(tenant.email());
+        String csv =
+                person.get("/compare/comparison.csv?period=7d&model=linear").body();
+        assertThat(csv.lines().toList())
+                .contains("Postcards,Print,5,5,1,1,0,95.10,50.01,0.200000,0.036224,0.624465,50.01,8.98,1975.29,"
+                        + "0.200000,0.036224,0.624465,50.01,8.98,1975.29,0.000000,0.000000,0.434482,,13.56,");
+        try (org.apache.poi.xssf.usermodel.XSSFWorkbook book =
+                new org.apache.poi.xssf.usermodel.XSSFWorkbook(new java.io.ByteArrayInputStream(
+                        person.bytes(person.request("/compare/comparison.xlsx?period=7d&model=linear"))))) {
+            var sheet = book.getSheet("Sources");
+            assertThat(sheet.getRow(0).getCell(7).getStringCellValue()).isEqualTo("Revenue, GBP");
+            var total = sheet.getRow(sheet.getLastRowNum());
+            assertThat(total.getCell(0).getStringCellValue()).isEqualTo("All sources");
+            assertThat(total.getCell(7).getNumericCellValue()).isEqualTo(265.09);
+            assertThat(total.getCell(5).getNumericCellValue()).isEqualTo(2);
+        }
+        assertThat(person.get("/compare/comparison.pdf").statusCode()).isEqualTo(404);
+    }
+
     @Test
     void by_the_clocks_a_booking_lies_on_its_own_day_on_its_touchs_or_where_it_became_known() {
         in(

@@ -1,0 +1,134 @@
+package wendo.app.compare;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.business.Business;
+import wendo.app.site.PeriodChoice;
+import wendo.app.tables.TableWriter;
+import wendo.core.measure.Interval;
+import wendo.core.outcomes.OutcomeKind;
+
+/** The comparison as it is seen, to take along. */
+@Controller
+class CompareFiles {
+    private static final int RATE_DIGITS = 6;
+
+    private final Comparisons comparisons;
+
+    CompareFiles(Comparisons comparisons) {
+        this.comparisons = comparisons;
+    }
+
+    @GetMapping("/compare/comparison.{format}")
+    void file(
+            @PathVariable String format,
+            @RequestParam Optional<String> kind,
+            @RequestParam("model") Optional<String> modelKey,
+            @RequestParam Optional<String> clock,
+            PeriodChoice choice,
+            Business business,
+            HttpServletResponse response)
+            throws IOException {
+        if (!format.equals("csv") && !format.equals("xlsx")) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        CompareChoice look = CompareChoice.of(kind, modelKey, clock);
+        Comparison comparison = comparisons.compare(choice.period(), business, look);
+        int decimals = business.currency().getDecimalPlaces();
+        List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
+                .map(row -> row(row, decimals))
+                .toList();
+        String name = "comparison-%s-%s-%s.%s"
+                .formatted(
+                        choice.period().startInclusive(),
+                        choice.period().lastDay(),
+                        look.model().key(),
+                        format);
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"");
+        List<String> columns = columns(business.currency().getCode());
+        if (format.equals("csv")) {
+            response.setContentType("text/csv; charset=utf-8");
+            TableWriter.writeCsv(
+                    columns,
+                    rows.stream()
+                            .map(row -> row.stream().map(String::valueOf).toList())
+                            .toList(),
+                    response.getOutputStream());
+        } else {
+            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+            TableWriter.writeNumbers("Sources", columns, rows, response.getOutputStream());
+        }
+    }
+
+    private static List<String> columns(String currency) {
+        List<String> columns = new ArrayList<>(List.of("Source", "Channel", "Visits", "People"));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            columns.add(capital(kind) + "s");
+        }
+        columns.add("Revenue, " + currency);
+        columns.add("Spend, " + currency);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            columns.add(capital(kind) + " rate");
+            columns.add(capital(kind) + " rate, low");
+            columns.add(capital(kind) + " rate, high");
+            columns.add("Cost per " + kind.key());
+            columns.add("Cost per " + kind.key() + ", low");
+            columns.add("Cost per " + kind.key() + ", high");
+        }
+        return columns;
+    }
+
+    private static String capital(OutcomeKind kind) {
+        return kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1);
+    }
+
+    private static List<Object> row(ComparedSource row, int decimals) {
+        List<Object> cells = new ArrayList<>(List.of(
+                row.name(),
+                row.channel().map(channel -> channel.label()).orElse(""),
+                row.isUnknown() ? "" : row.visits(),
+                row.isUnknown() ? "" : row.people()));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            cells.add(row.credited(kind).number());
+        }
+        cells.add(BigDecimal.valueOf(row.revenueMinor(), decimals));
+        cells.add(row.spendMinor()
+                .<Object>map(minor -> BigDecimal.valueOf(minor, decimals))
+                .orElse(""));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            add(cells, row.rate(kind).value(), row.rate(kind).interval(), 0, RATE_DIGITS);
+            add(cells, row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
+        }
+        return cells;
+    }
+
+    /** A bound that there is not stays empty. */
+    private static void add(
+            List<Object> cells, OptionalDouble value, Optional<Interval> interval, int shift, int scale) {
+        cells.add(value.isPresent() ? rounded(value.getAsDouble(), shift, scale) : "");
+        cells.add(interval.<Object>map(bounds -> rounded(bounds.low(), shift, scale))
+                .orElse(""));
+        cells.add(interval.filter(bounds -> Double.isFinite(bounds.high()))
+                .<Object>map(bounds -> rounded(bounds.high(), shift, scale))
+                .orElse(""));
+    }
+
+    private static BigDecimal rounded(double number, int shift, int scale) {
+        return BigDecimal.valueOf(number).movePointLeft(shift).setScale(scale, RoundingMode.HALF_UP);
+    }
+}
