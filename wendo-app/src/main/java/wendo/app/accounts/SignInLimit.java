@@ -40,9 +40,12 @@ final class SignInLimit extends OncePerRequestFilter {
             throws ServletException, IOException {
         String email = request.getParameter("email");
         String key = email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
-        if (byEmail.get(key).tryConsume(1)
-                && byAddress.get(request.getRemoteAddr()).tryConsume(1)) {
+        Bucket ofAddress = byAddress.get(request.getRemoteAddr());
+        if (byEmail.get(key).tryConsume(1) && ofAddress.tryConsume(1)) {
             chain.doFilter(request, response);
+            if (response.getStatus() == HttpServletResponse.SC_FOUND) {
+                ofAddress.addTokens(1); // who gets in was not guessing; an office has one address
+            }
             return;
         }
         response.setStatus(429);

@@ -12,6 +12,8 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.core.credit.ModelName;
+import wendo.core.links.Channel;
+import wendo.core.visits.Touch;
 
 /** Keeps what each touch earned. Runs in the transaction of its caller. */
 @Component
@@ -34,17 +36,26 @@ class CreditRows {
         insert.run(edition, jdbc);
     }
 
-    /** What cannot be made anew, because the visits are forgotten, is taken over. */
-    void takeOver(List<UUID> outcomes, long from, long to) {
-        List<String> all = new ArrayList<>(
-                List.of("business_id, outcome_id, %d, entry, touch, at, how, touched_at, click_id, source_id, link_id"
-                        .formatted(to)));
-        Arrays.stream(MODELS).forEach(model -> all.add(CreditColumns.share(model)));
-        Arrays.stream(MODELS).forEach(model -> all.add(CreditColumns.minor(model)));
-        jdbc.sql("insert into credit_row select " + String.join(", ", all)
-                        + " from credit_row where edition = ? and outcome_id = any(?) on conflict do nothing")
-                .params(from, outcomes.toArray(UUID[]::new))
-                .update();
+    /** How people came to outcomes, as it was kept with their credit: visits are forgotten, this is not. */
+    Map<UUID, List<TouchStore.Step>> came(List<UUID> outcomes, long edition, Map<UUID, Channel> channels) {
+        Map<UUID, List<TouchStore.Step>> came = new HashMap<>();
+        jdbc.sql("""
+                        select outcome_id, how, touched_at, click_id, source_id, link_id, touch from credit_row
+                        where edition = ? and entry = 0 and outcome_id = any(?) and how in ('visit', 'arrival')
+                        """).params(edition, outcomes.toArray(UUID[]::new)).query(row -> {
+            UUID source = Optional.ofNullable(row.getObject(5, UUID.class)).orElse(Touch.DIRECT);
+            UUID id = Optional.ofNullable(row.getObject(4, UUID.class)).orElse(new UUID(0, row.getInt(7)));
+            came.computeIfAbsent(row.getObject(1, UUID.class), outcome -> new ArrayList<>())
+                    .add(new TouchStore.Step(
+                            row.getString(2),
+                            new Touch.Step(
+                                    source,
+                                    channels.getOrDefault(source, Channel.OTHER),
+                                    id,
+                                    row.getTimestamp(3).toInstant()),
+                            Optional.ofNullable(row.getObject(6, UUID.class))));
+        });
+        return came;
     }
 
     /** What leads earned, for what continues them to take. */

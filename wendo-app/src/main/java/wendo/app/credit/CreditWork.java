@@ -1,5 +1,8 @@
 package wendo.app.credit;
 
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -33,6 +36,7 @@ class CreditWork {
     private final JourneyStore journeys;
     private final ChannelWindows windows;
     private final JdbcClient jdbc;
+    private final Clock clock;
 
     CreditWork(
             DueOutcomes dueOutcomes,
@@ -42,7 +46,8 @@ class CreditWork {
             ModelSettings settings,
             JourneyStore journeys,
             ChannelWindows windows,
-            JdbcClient jdbc) {
+            JdbcClient jdbc,
+            Clock clock) {
         this.dueOutcomes = dueOutcomes;
         this.touches = touches;
         this.clues = clues;
@@ -51,6 +56,7 @@ class CreditWork {
         this.journeys = journeys;
         this.windows = windows;
         this.jdbc = jdbc;
+        this.clock = clock;
     }
 
     /** By what a business credits now. */
@@ -58,7 +64,8 @@ class CreditWork {
             LookbackWindows windows,
             ModelRules own,
             Map<OutcomeKind, List<AttributionModel>> learned,
-            Map<UUID, Channel> channels) {
+            Map<UUID, Channel> channels,
+            Instant keptSince) {
         List<AttributionModel> models(OutcomeKind kind) {
             List<AttributionModel> all = new ArrayList<>(own.models());
             all.addAll(learned.getOrDefault(kind, List.of()));
@@ -69,10 +76,10 @@ class CreditWork {
     /**
      * The leads first, for what continues them takes what they earned.
      *
-     * @param standing the edition that what cannot be made anew is taken from
+     * @param standing the edition that tells of what is forgotten
      */
     void credit(List<UUID> outcomes, long edition, long standing) {
-        Rules rules = new Rules(windows.current(), settings.current(), journeys.models(), channels());
+        Rules rules = new Rules(windows.current(), settings.current(), journeys.models(), channels(), keptSince());
         List<DueOutcome> all = dueOutcomes.find(outcomes);
         List<DueOutcome> leads =
                 all.stream().filter(due -> due.kind() == OutcomeKind.LEAD).toList();
@@ -80,6 +87,17 @@ class CreditWork {
                 all.stream().filter(due -> due.kind() != OutcomeKind.LEAD).toList();
         credit(leads, rules, edition, standing);
         credit(others, rules, edition, standing);
+    }
+
+    /** Older visits are forgotten, or will be in the coming night. */
+    private Instant keptSince() {
+        return jdbc.sql("""
+                        select (date_trunc('month', cast(:now as timestamptz) at time zone zone)
+                            - make_interval(months => keeps_visits_months)) at time zone zone from business
+                        """)
+                .param("now", Timestamp.from(clock.instant()))
+                .query((row, number) -> row.getTimestamp(1).toInstant())
+                .single();
     }
 
     private Map<UUID, Channel> channels() {
@@ -100,28 +118,37 @@ class CreditWork {
                 ? Map.of()
                 : rows.trails(
                         due.stream().flatMap(one -> one.follows().stream()).toList(), edition);
+        addForgotten(due, steps, rules, standing);
         Map<DueOutcome, CreditedTrail> trails = new LinkedHashMap<>();
-        List<UUID> gone = new ArrayList<>();
         for (DueOutcome one : due) {
             List<TouchStore.Step> own = steps.getOrDefault(one.id(), List.of());
-            Optional<Clue> best = clues(one, own, rules);
-            CreditedTrail trail = trail(one, own, best, leads, rules);
-            boolean isGone = trail.isEmpty() && one.click().isPresent() && !cameWith(own, one);
-            if (isGone) {
-                gone.add(one.id());
-            } else {
-                trails.put(one, trail);
-            }
+            trails.put(one, trail(one, own, clues(one, own, rules), leads, rules));
         }
         rows.replace(edition, trails);
-        if (edition != standing) {
-            rows.takeOver(gone, standing, edition);
-        }
     }
 
-    private static boolean cameWith(List<TouchStore.Step> steps, DueOutcome due) {
-        return steps.stream()
-                .anyMatch(step -> due.click().filter(step.step().id()::equals).isPresent());
+    /** Where visits before an outcome may be forgotten, what its credit keeps of them stands for them. */
+    private void addForgotten(
+            List<DueOutcome> due, Map<UUID, List<TouchStore.Step>> steps, Rules rules, long standing) {
+        List<UUID> old = due.stream()
+                .filter(one -> one.occurredAt()
+                        .isBefore(rules.keptSince().plus(rules.windows().longest())))
+                .map(DueOutcome::id)
+                .toList();
+        if (old.isEmpty()) {
+            return;
+        }
+        rows.came(old, standing, rules.channels()).forEach((outcome, came) -> {
+            List<TouchStore.Step> own = steps.computeIfAbsent(outcome, id -> new ArrayList<>());
+            came.stream()
+                    .filter(step -> own.stream().noneMatch(known -> isSame(known.step(), step.step())))
+                    .forEach(own::add);
+        });
+    }
+
+    private static boolean isSame(Touch.Step one, Touch.Step other) {
+        return one.id().equals(other.id())
+                || (one.at().equals(other.at()) && one.source().equals(other.source()));
     }
 
     /** A lead's credit goes on to what continues it, unless somebody knows better. */
