@@ -23,6 +23,9 @@ class PersonJoins {
     /** A browser that so many contacts used is a shared one, like a counter's: it joins no more of them. Ours. */
     private static final int MOST_CONTACTS = 4;
 
+    /** Of one person's outcomes, so many are credited anew when there is news of one. */
+    private static final int MOST_OUTCOMES = 200;
+
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -263,10 +266,14 @@ class PersonJoins {
                 .list());
     }
 
+    /** The newest; an address that books for many has no trail that would tell anything. */
     List<UUID> outcomesOf(UUID person) {
         return jdbc.sql("""
-                        select t.outcome_id from identity i join trail t on t.identity_id = i.id where i.person = ?
-                        """).param(person).query(UUID.class).list();
+                        select o.id from identity i
+                        cross join lateral (select outcome_id from trail where identity_id = i.id offset 0) t
+                        join outcome o on o.id = t.outcome_id
+                        where i.person = ? order by o.occurred_at desc limit ?
+                        """).params(person, MOST_OUTCOMES).query(UUID.class).list();
     }
 
     private UUID person(UUID identity) {

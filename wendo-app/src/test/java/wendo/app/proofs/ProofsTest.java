@@ -278,7 +278,7 @@ class ProofsTest extends WendoTest {
         graphics.setRenderingHint(
                 java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BILINEAR);
         graphics.rotate(0.35, 700, 700);
-        graphics.shear(0.06, 0.02);
+        graphics.shear(0.03, 0.01);
         graphics.drawImage(flat, 330, 330, 700, 720, null);
         graphics.dispose();
         assertThat(picture(as("jpeg", photo)).body())
