@@ -83,7 +83,11 @@ class SiteJourneyTest extends Journey {
         assertThat(page.locator("main")).containsText("it stands for Tide Notes.");
         page.locator("main table a").first().click();
         page.getByLabel("It came from").selectOption("Other websites");
-        button("Set it");
+        page.waitForResponse(
+                response -> response.request().method().equals("GET")
+                        && response.url().contains("/outcomes/"),
+                () -> button("Set it"));
+        page.waitForLoadState();
         await("what a person knows goes before", () -> count(tenant, """
                 select count(*) from credit c join source s on s.id = c.source_id where s.name = 'Other websites'
                 """) == 1);
