@@ -36,7 +36,7 @@ create table trail (
     follows_id uuid,
     foreign key (business_id, outcome_id) references outcome (business_id, id),
     foreign key (business_id, identity_id) references identity (business_id, id) on delete cascade,
-    foreign key (business_id, follows_id) references outcome (business_id, id)
+    foreign key (business_id, follows_id) references outcome (business_id, id) on delete set null (follows_id)
 );
 create index on trail (identity_id);
 create index on trail (follows_id) where follows_id is not null;
@@ -156,3 +156,20 @@ create view outcome_source with (security_invoker = true) as
     select outcome_id, source_id, link_id, click_id, touched_at from credit
     where entry = 0 and last_non_direct_share > 0 and source_id is not null;
 grant select on outcome_source to ${appRole};
+
+-- What there is already is known by the strongest that came with it; without that, its credit could not be made anew.
+create temporary table known as
+    select distinct on (o.id) o.business_id, o.id as outcome_id, k.kind, k.key
+    from outcome o
+    left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
+        and v.kind not in ('preview', 'proof')
+    cross join lateral (values ('visitor', v.visitor::text, 1), ('browser', o.visitor::text, 2),
+        ('email', nullif(o.email, ''), 3), ('phone', nullif(o.phone, ''), 4)) k (kind, key, place)
+    where not o.is_proof and k.key is not null
+    order by o.id, k.place;
+insert into identity
+select gen_random_uuid(), business_id, kind, key, gen_random_uuid() from known group by business_id, kind, key;
+insert into trail
+select k.outcome_id, k.business_id, i.id, null
+from known k join identity i on i.business_id = k.business_id and i.kind = k.kind and i.key = k.key;
+drop table known;

@@ -1,7 +1,6 @@
 package wendo.app.compare;
 
 import java.util.Optional;
-import wendo.app.site.PeriodChoice;
 import wendo.core.credit.ModelName;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -42,10 +41,5 @@ public record CompareChoice(OutcomeKind kind, ModelName model, CreditClock clock
     /** As it stands in an address, after a period. */
     public String query() {
         return "&kind=%s&model=%s&clock=%s".formatted(kind.key(), model.key(), clock.key());
-    }
-
-    /** The address of this comparison. */
-    String address(PeriodChoice period) {
-        return "/compare?" + period.query() + query();
     }
 }

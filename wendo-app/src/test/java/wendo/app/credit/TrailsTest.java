@@ -161,6 +161,27 @@ class TrailsTest extends WendoTest {
     }
 
     @Test
+    void a_lead_that_is_taken_back_as_a_whole_leaves_its_booking_to_its_own_trail() {
+        report("lead", "E-1", ", \"email\": \"ines@marsh.example\", \"clickId\": \"%s\"".formatted(come(0)));
+        awaitShares("E-1", ModelName.LAST_TOUCH, "Postcards 1000000 0");
+        String booking = ", \"value\": 60, \"email\": \"ines@marsh.example\", \"clickId\": \"%s\"".formatted(come(2));
+        report("booking", "B-1", booking);
+        awaitShares("B-1", ModelName.LAST_TOUCH, "Postcards 1000000 6000");
+        String lead = "(select id from outcome where kind = 'lead')";
+        in(tenant, () -> jdbc.sql("update lead set became_id = null").update());
+        for (String rows :
+                List.of("credit_row where outcome_id", "trail where outcome_id", "outcome_clue where outcome_id")) {
+            in(tenant, () -> jdbc.sql("delete from " + rows + " = " + lead).update());
+        }
+        for (String rows : List.of("lead_task where lead_id", "lead_event where lead_id", "lead where outcome_id")) {
+            in(tenant, () -> jdbc.sql("delete from " + rows + " = " + lead).update());
+        }
+        in(tenant, () -> jdbc.sql("delete from outcome where kind = 'lead'").update());
+        makeAnew();
+        assertThat(shares("B-1", ModelName.LAST_TOUCH)).isEqualTo("Radio 1000000 6000");
+    }
+
+    @Test
     void the_trail_tells_who_it_is_and_what_each_touch_earned() {
         String booking = report(
                 "booking",
