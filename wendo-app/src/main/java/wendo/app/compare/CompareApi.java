@@ -4,7 +4,9 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
@@ -39,7 +41,8 @@ class CompareApi {
             @Nullable BigDecimal high) {}
 
     record RowBody(
-            String source,
+            String key,
+            String name,
             @Nullable String channel,
             long visits,
             long people,
@@ -53,7 +56,8 @@ class CompareApi {
             Estimate purchaseRate,
             Estimate costPerLead,
             Estimate costPerBooking,
-            Estimate costPerPurchase) {}
+            Estimate costPerPurchase,
+            Map<String, String> verdicts) {}
 
     record CompareBody(
             LocalDate from,
@@ -73,7 +77,10 @@ class CompareApi {
             @RequestParam(defaultValue = "outcome") String clock,
             PeriodChoice choice,
             Business business) {
-        require(by.equals("source"), "by", "Must be source, but was \"%s\".".formatted(by));
+        require(
+                Grouping.find(by).isPresent(),
+                "by",
+                "Must be one of %s, but was \"%s\".".formatted(keys(Grouping.values(), Grouping::key), by));
         require(
                 ModelName.find(model).isPresent(),
                 "model",
@@ -85,7 +92,12 @@ class CompareApi {
         choice.fault()
                 .ifPresent(fault -> require(false, "from", "Two days are needed, like from=2026-05-01&to=2026-05-31."));
         Comparison comparison = comparisons.compare(
-                choice.period(), business, CompareChoice.of(Optional.empty(), Optional.of(model), Optional.of(clock)));
+                choice.period(),
+                business,
+                CompareChoice.usual()
+                        .with(Grouping.find(by).orElseThrow())
+                        .with(ModelName.find(model).orElseThrow())
+                        .with(CreditClock.find(clock).orElseThrow()));
         int decimals = business.currency().getDecimalPlaces();
         return new CompareBody(
                 choice.period().startInclusive(),
@@ -94,8 +106,10 @@ class CompareApi {
                 model,
                 clock,
                 business.currency().getCode(),
-                comparison.rows().stream().map(row -> body(row, decimals)).toList(),
-                body(comparison.total(), decimals),
+                comparison.rows().stream()
+                        .map(row -> body(row, comparison, decimals))
+                        .toList(),
+                body(comparison.total(), comparison, decimals),
                 comparison.differentPeople());
     }
 
@@ -112,8 +126,9 @@ class CompareApi {
         }
     }
 
-    private static RowBody body(ComparedSource row, int decimals) {
+    private static RowBody body(ComparedRow row, Comparison comparison, int decimals) {
         return new RowBody(
+                row.key(),
                 row.name(),
                 row.channel().map(channel -> channel.key()).orElse(null),
                 row.visits(),
@@ -130,14 +145,27 @@ class CompareApi {
                 rate(row, OutcomeKind.PURCHASE),
                 cost(row, OutcomeKind.LEAD, decimals),
                 cost(row, OutcomeKind.BOOKING, decimals),
-                cost(row, OutcomeKind.PURCHASE, decimals));
+                cost(row, OutcomeKind.PURCHASE, decimals),
+                verdicts(row, comparison));
     }
 
-    private static Estimate rate(ComparedSource row, OutcomeKind kind) {
+    /** By outcome; what cannot be judged is absent. */
+    private static Map<String, String> verdicts(ComparedRow row, Comparison comparison) {
+        Map<String, String> verdicts = new LinkedHashMap<>();
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            Judged judged = comparison.judged(row, kind);
+            if (row.isGroup() && judged.isPossible()) {
+                verdicts.put(kind.key(), judged.words());
+            }
+        }
+        return verdicts;
+    }
+
+    private static Estimate rate(ComparedRow row, OutcomeKind kind) {
         return estimate(row.rate(kind).value(), row.rate(kind).interval(), 0, 6);
     }
 
-    private static Estimate cost(ComparedSource row, OutcomeKind kind, int decimals) {
+    private static Estimate cost(ComparedRow row, OutcomeKind kind, int decimals) {
         return estimate(row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
     }
 

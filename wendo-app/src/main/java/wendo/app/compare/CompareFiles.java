@@ -15,7 +15,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
@@ -37,9 +36,7 @@ class CompareFiles {
     @GetMapping("/compare/comparison.{format}")
     void file(
             @PathVariable String format,
-            @RequestParam Optional<String> kind,
-            @RequestParam("model") Optional<String> modelKey,
-            @RequestParam Optional<String> clock,
+            CompareChoice look,
             PeriodChoice choice,
             Business business,
             HttpServletResponse response)
@@ -47,20 +44,20 @@ class CompareFiles {
         if (!format.equals("csv") && !format.equals("xlsx")) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        CompareChoice look = CompareChoice.of(kind, modelKey, clock);
         Comparison comparison = comparisons.compare(choice.period(), business, look);
         int decimals = business.currency().getDecimalPlaces();
         List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
-                .map(row -> row(row, decimals))
+                .map(row -> row(row, comparison, decimals))
                 .toList();
-        String name = "comparison-%s-%s-%s.%s"
+        String name = "comparison-%s-%s-%s-%s.%s"
                 .formatted(
+                        look.grouping().plural(),
                         choice.period().startInclusive(),
                         choice.period().lastDay(),
                         look.model().key(),
                         format);
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"");
-        List<String> columns = columns(business.currency().getCode());
+        List<String> columns = columns(look.grouping(), business.currency().getCode());
         if (format.equals("csv")) {
             response.setContentType("text/csv; charset=utf-8");
             TableWriter.writeCsv(
@@ -71,33 +68,34 @@ class CompareFiles {
                     response.getOutputStream());
         } else {
             response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-            TableWriter.writeNumbers("Sources", columns, rows, response.getOutputStream());
+            TableWriter.writeNumbers(capital(look.grouping().plural()), columns, rows, response.getOutputStream());
         }
     }
 
-    private static List<String> columns(String currency) {
-        List<String> columns = new ArrayList<>(List.of("Source", "Channel", "Visits", "People"));
+    private static List<String> columns(Grouping grouping, String currency) {
+        List<String> columns = new ArrayList<>(List.of(capital(grouping.noun()), "Channel", "Visits", "People"));
         for (OutcomeKind kind : OutcomeKind.values()) {
-            columns.add(capital(kind) + "s");
+            columns.add(capital(kind.key()) + "s");
         }
         columns.add("Revenue, " + currency);
         columns.add("Spend, " + currency);
         for (OutcomeKind kind : OutcomeKind.values()) {
-            columns.add(capital(kind) + " rate");
-            columns.add(capital(kind) + " rate, low");
-            columns.add(capital(kind) + " rate, high");
+            columns.add(capital(kind.key()) + " rate");
+            columns.add(capital(kind.key()) + " rate, low");
+            columns.add(capital(kind.key()) + " rate, high");
             columns.add("Cost per " + kind.key());
             columns.add("Cost per " + kind.key() + ", low");
             columns.add("Cost per " + kind.key() + ", high");
+            columns.add(capital(kind.key()) + "s, verdict");
         }
         return columns;
     }
 
-    private static String capital(OutcomeKind kind) {
-        return kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1);
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 
-    private static List<Object> row(ComparedSource row, int decimals) {
+    private static List<Object> row(ComparedRow row, Comparison comparison, int decimals) {
         List<Object> cells = new ArrayList<>(List.of(
                 row.name(),
                 row.channel().map(channel -> channel.label()).orElse(""),
@@ -113,6 +111,8 @@ class CompareFiles {
         for (OutcomeKind kind : OutcomeKind.values()) {
             add(cells, row.rate(kind).value(), row.rate(kind).interval(), 0, RATE_DIGITS);
             add(cells, row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
+            Judged judged = comparison.judged(row, kind);
+            cells.add(row.isGroup() && judged.isPossible() ? judged.words() : "");
         }
         return cells;
     }

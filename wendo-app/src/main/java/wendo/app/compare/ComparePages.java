@@ -1,53 +1,57 @@
 package wendo.app.compare;
 
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
-import wendo.app.site.Ribbons;
-import wendo.core.credit.ModelName;
-import wendo.core.outcomes.OutcomeKind;
+import wendo.core.measure.Period;
 
-/** Sources side by side. */
+/** Groups side by side. */
 @Controller
 @RequestMapping("/compare")
 class ComparePages {
     private final Comparisons comparisons;
-    private final Ribbons ribbons;
+    private final CompareFrame frame;
 
-    ComparePages(Comparisons comparisons, Ribbons ribbons) {
+    ComparePages(Comparisons comparisons, CompareFrame frame) {
         this.comparisons = comparisons;
-        this.ribbons = ribbons;
+        this.frame = frame;
     }
 
     @GetMapping
-    String page(
-            @RequestParam Optional<String> kind,
-            @RequestParam("model") Optional<String> modelKey,
-            @RequestParam Optional<String> clock,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
+    String page(CompareChoice look, PeriodChoice choice, Business business, Model model) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        CompareChoice look = CompareChoice.of(kind, modelKey, clock);
         Comparison comparison = comparisons.compare(choice.period(), business, look);
         model.addAttribute(
                 "depending",
                 comparisons.models(comparison, choice.period(), business, look).depending(comparison));
-        model.addAttribute("look", look);
-        model.addAttribute("kinds", OutcomeKind.values());
-        model.addAttribute("models", ModelName.values());
-        model.addAttribute("clocks", CreditClock.values());
         model.addAttribute("comparison", comparison);
-        model.addAttribute("table", CompareTable.of(comparison, figures));
+        model.addAttribute(
+                "table",
+                CompareTable.of(comparison, look.kind(), changes(look, choice.period(), business, figures), figures));
         model.addAttribute("answer", Answer.of(comparison, look, figures));
-        model.addAttribute("choice", choice);
-        model.addAttribute("ribbon", ribbons.draw(choice));
+        frame.addTo(model, look, choice);
         return "compare/page";
+    }
+
+    private Function<ComparedRow, Optional<Change>> changes(
+            CompareChoice look, Period period, Business business, Figures figures) {
+        Optional<Period> then = look.comparedWith().period(period);
+        if (then.isEmpty()) {
+            return row -> Optional.empty();
+        }
+        Comparison before = comparisons.compare(then.get(), business, look);
+        return row -> Optional.of(Change.of(
+                row,
+                period,
+                row.key().equals(ComparedRow.TOTAL) ? Optional.of(before.total()) : before.find(row.key()),
+                then.get(),
+                look.kind(),
+                figures));
     }
 }

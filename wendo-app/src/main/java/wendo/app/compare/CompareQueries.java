@@ -8,7 +8,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.credit.CreditColumns;
@@ -19,53 +18,41 @@ import wendo.core.outcomes.OutcomeKind;
 /** The SQL of the comparison. */
 @Component
 class CompareQueries {
-    private static final String BY_SOURCE = """
-            with visited as materialized (
-                select l.source_id, sum(s.visits) as visits
-                from visit_sum s join link l on l.id = s.link_id
-                where s.day >= :first and s.day < :end and s.kind = 'person'
-                group by l.source_id),
-            came as materialized (
-                select scope_id as source_id, sum(people) as people from visit_person_sum
-                where scope = 'source' and day >= :first and day < :end and day_before < :first
-                group by scope_id),
+    /** Groups beyond these, by outcomes and visits, are one row. */
+    static final int MOST_ROWS = 200;
+
+    private static final String BY_GROUP = """
+            with visited as materialized (select %1$s as key, sum(v.visits) as visits from %2$s group by 1),
+            came as materialized (%3$s),
             arrived as materialized (
-                select stands_for as source_id, count(*) as visits, count(distinct visitor) as people
-                from arrival_source
-                where arrived_at >= :from and arrived_at < :to and kind = 'person' and origin <> 'direct'
-                group by stands_for),
+                select %4$s as key, count(*) as visits, count(distinct a.visitor) as people
+                from arrival_source a join source s on s.id = a.stands_for
+                where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct'
+                group by 1),
             shared as (
-                select c.source_id, o.kind, sum(c.%1$s) as share, sum(c.%2$s) as minor
-                from credit c join outcome o on o.id = c.outcome_id
-                where %3$s >= :from and %3$s < :to and not o.is_proof
-                group by c.source_id, o.kind, o.id
+                select %5$s as key, o.kind, sum(c.%6$s) as share, sum(c.%7$s) as minor
+                from credit c join outcome o on o.id = c.outcome_id %8$s
+                where %9$s >= :from and %9$s < :to and not o.is_proof
+                group by 1, o.kind, o.id
                 union all
-                select null, o.kind, case when o.counts then 1000000 else 0 end, o.kept_minor
+                select %10$s, o.kind, case when o.counts then 1000000 else 0 end, o.kept_minor
                 from outcome o
                 where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
                     and not exists (select from credit c where c.outcome_id = o.id)),
-            credited as materialized (
-                select source_id,
-                    coalesce(sum(share) filter (where kind = 'lead'), 0) as leads,
-                    coalesce(sum(share) filter (where kind = 'booking'), 0) as bookings,
-                    coalesce(sum(share) filter (where kind = 'purchase'), 0) as purchases,
-                    coalesce(sum((share / 1e6) ^ 2) filter (where kind = 'lead'), 0) as lead_squares,
-                    coalesce(sum((share / 1e6) ^ 2) filter (where kind = 'booking'), 0) as booking_squares,
-                    coalesce(sum((share / 1e6) ^ 2) filter (where kind = 'purchase'), 0) as purchase_squares,
-                    coalesce(sum(minor) filter (where kind <> 'lead'), 0) as revenue
-                from shared group by source_id)
-            select s.id, s.name, s.channel,
-                coalesce(v.visits, 0) + coalesce(a.visits, 0) as visits,
-                coalesce(m.people, 0) + coalesce(a.people, 0) as people, coalesce(k.leads, 0) as leads,
-                coalesce(k.bookings, 0) as bookings, coalesce(k.purchases, 0) as purchases,
-                coalesce(k.lead_squares, 0) as lead_squares, coalesce(k.booking_squares, 0) as booking_squares,
-                coalesce(k.purchase_squares, 0) as purchase_squares, coalesce(k.revenue, 0) as revenue
-            from source s
-            full join credited k on k.source_id = s.id
-            left join visited v on v.source_id = s.id
-            left join came m on m.source_id = s.id
-            left join arrived a on a.source_id = s.id
-            order by s.name nulls last
+            credited as materialized (select key, %11$s from shared group by key),
+            named as (%12$s),
+            figures as (
+                select key, n.name, n.channel, coalesce(v.visits, 0) + coalesce(a.visits, 0) as visits,
+                    coalesce(m.people, 0) + coalesce(a.people, 0) as people, %13$s
+                from visited v full join came m using (key) full join arrived a using (key)
+                full join credited k using (key) %14$s join named n using (key)),
+            placed as (
+                select *, row_number() over (
+                    order by lead_share + booking_share + purchase_share desc, visits desc, key) as place
+                from figures)
+            select case when place <= :most or key in ('unknown', 'none') then key else 'others' end as key,
+                min(name) as name, min(channel) as channel, sum(visits) as visits, sum(people) as people, %15$s
+            from placed group by 1
             """;
 
     private final JdbcClient jdbc;
@@ -74,40 +61,77 @@ class CompareQueries {
         this.jdbc = jdbc;
     }
 
-    /** Counts of a source; without an id, of what no source is credited with. */
+    /** Counts of a group; the name is what is stored, if the group has one. */
     record Row(
-            Optional<UUID> id,
-            String name,
+            String key,
+            Optional<String> name,
             Optional<Channel> channel,
             long visits,
             long people,
-            Map<OutcomeKind, Credited> credited,
-            long revenueMinor) {}
+            Map<OutcomeKind, Credited> credited) {}
 
-    List<Row> bySource(Period period, ZoneId zone, CompareChoice choice) {
-        return jdbc.sql(BY_SOURCE.formatted(
-                        CreditColumns.share(choice.model()),
-                        CreditColumns.minor(choice.model()),
-                        choice.clock().column()))
+    List<Row> byGroup(Period period, ZoneId zone, CompareChoice choice) {
+        String clock = ClockColumn.of(choice.clock());
+        GroupSql group = GroupSql.of(choice.grouping(), clock);
+        String sql = BY_GROUP.formatted(
+                group.visitKey(),
+                group.visits(),
+                group.people(),
+                group.arrivalKey(),
+                group.creditKey(),
+                CreditColumns.share(choice.model()),
+                CreditColumns.minor(choice.model()),
+                group.creditJoin(),
+                clock,
+                group.unjoinedKey(),
+                each("""
+                        coalesce(sum(share) filter (where kind = '%1$s'), 0) as %1$s_share,
+                        coalesce(sum((share / 1e6) ^ 2) filter (where kind = '%1$s'), 0) as %1$s_squares,
+                        coalesce(sum(minor) filter (where kind = '%1$s'), 0) as %1$s_minor"""),
+                group.named(),
+                each("""
+                        coalesce(k.%1$s_share, 0) as %1$s_share, coalesce(k.%1$s_squares, 0) as %1$s_squares,
+                        coalesce(k.%1$s_minor, 0) as %1$s_minor"""),
+                choice.grouping() == Grouping.SOURCE ? "full" : "left",
+                each(
+                        "sum(%1$s_share) as %1$s_share, sum(%1$s_squares) as %1$s_squares, sum(%1$s_minor) as %1$s_minor"));
+        return within(jdbc.sql(sql), period, zone)
+                .param("most", MOST_ROWS)
+                .query((row, number) -> new Row(
+                        row.getString("key"),
+                        Optional.ofNullable(row.getString("name")),
+                        Optional.ofNullable(row.getString("channel")).map(Channel::valueOf),
+                        row.getLong("visits"),
+                        row.getLong("people"),
+                        credited(row)))
+                .list();
+    }
+
+    private static String each(String columns) {
+        return java.util.Arrays.stream(OutcomeKind.values())
+                .map(kind -> columns.formatted(kind.key()))
+                .collect(java.util.stream.Collectors.joining(", "));
+    }
+
+    /** The parameters that every comparison's SQL knows. */
+    static JdbcClient.StatementSpec within(JdbcClient.StatementSpec statement, Period period, ZoneId zone) {
+        return statement
                 .param("first", period.startInclusive())
                 .param("end", period.endExclusive())
                 .param("from", Timestamp.from(period.startsAt(zone)))
                 .param("to", Timestamp.from(period.endsBefore(zone)))
-                .query((row, number) -> new Row(
-                        Optional.ofNullable(row.getObject("id", UUID.class)),
-                        Optional.ofNullable(row.getString("name")).orElse(ComparedSource.UNKNOWN),
-                        Optional.ofNullable(row.getString("channel")).map(Channel::valueOf),
-                        row.getLong("visits"),
-                        row.getLong("people"),
-                        credited(row),
-                        row.getLong("revenue")))
-                .list();
+                .param("zone", zone.getId());
     }
 
     private static Map<OutcomeKind, Credited> credited(ResultSet row) throws SQLException {
         Map<OutcomeKind, Credited> credited = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {
-            credited.put(kind, new Credited(row.getLong(kind.key() + "s"), row.getDouble(kind.key() + "_squares")));
+            credited.put(
+                    kind,
+                    new Credited(
+                            row.getLong(kind.key() + "_share"),
+                            row.getDouble(kind.key() + "_squares"),
+                            row.getLong(kind.key() + "_minor")));
         }
         return credited;
     }

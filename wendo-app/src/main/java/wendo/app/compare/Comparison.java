@@ -1,38 +1,114 @@
 package wendo.app.compare;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
+import java.util.OptionalInt;
+import wendo.app.targets.Target;
+import wendo.app.targets.Targets;
+import wendo.core.measure.Ceiling;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Count;
 import wendo.core.outcomes.OutcomeKind;
 
 /**
- * Sources side by side. Every column of the total is the sum of the column; a person who came by two sources counts at
+ * Groups side by side. Every column of the total is the sum of the column; a person who came by two sources counts at
  * both, so {@code differentPeople} may be less than the total's people.
  */
-public record Comparison(List<ComparedSource> rows, ComparedSource total, long differentPeople) {
+public record Comparison(
+        Grouping grouping, List<ComparedRow> rows, ComparedRow total, long differentPeople, Targets.All targets) {
     public Comparison {
         rows = List.copyOf(rows);
     }
 
-    Optional<ComparedSource> find(UUID source) {
-        return rows.stream()
-                .filter(row -> row.id().filter(source::equals).isPresent())
-                .findFirst();
+    /** With what another model credits each row with, by key. */
+    Comparison with(OutcomeKind kind, Map<String, Credited> credited) {
+        return new Comparison(
+                grouping,
+                rows.stream()
+                        .map(row -> row.with(kind, credited.getOrDefault(row.key(), Credited.none())))
+                        .toList(),
+                total.with(kind, credited.values().stream().reduce(Credited.none(), Credited::plus)),
+                differentPeople,
+                targets);
     }
 
-    /** The sources that have a cost: those with spend. */
-    List<ComparedSource> paid() {
+    Optional<ComparedRow> find(String key) {
+        return rows.stream().filter(row -> row.key().equals(key)).findFirst();
+    }
+
+    /** The groups that have a cost: those with spend. */
+    List<ComparedRow> paid() {
         return rows.stream()
-                .filter(row -> row.isSource() && row.spendMinor().isPresent())
+                .filter(row -> row.isGroup() && row.spendMinor().isPresent())
                 .toList();
     }
 
-    /** What an outcome costs on average over the sources with spend: what each of them is held against. */
+    /** The groups that people came by and that no spend is entered for, most people first. */
+    List<ComparedRow> unpaid() {
+        return rows.stream()
+                .filter(row -> row.isGroup() && row.spendMinor().isEmpty() && row.people() > 0)
+                .sorted(Comparator.comparingLong(ComparedRow::people).reversed())
+                .toList();
+    }
+
+    /** What an outcome costs on average over the groups with spend. */
     CostPer averageCost(OutcomeKind kind) {
         return new CostPer(
                 paid().stream().mapToLong(row -> row.spendMinor().orElse(0L)).sum(),
                 paid().stream().map(row -> row.credited(kind).count()).reduce(Count.of(0), Count::plus));
+    }
+
+    /**
+     * The most that an outcome may cost a group: its own amount or margin, else that of the business, else the average.
+     * Empty if not even that is known.
+     */
+    Optional<Ceiling> ceiling(ComparedRow row, OutcomeKind kind) {
+        Target own = own(row);
+        return amount(own, kind, Ceiling.Basis.OF_SOURCE)
+                .or(() -> breakEven(own.marginPercent(), kind))
+                .or(() -> amount(targets.business(), kind, Ceiling.Basis.OF_ALL))
+                .or(() -> breakEven(targets.business().marginPercent(), kind))
+                .or(() -> averageCost(kind).valueMinor().stream()
+                        .filter(average -> average > 0)
+                        .mapToObj(average -> new Ceiling(average, Ceiling.Basis.AVERAGE))
+                        .findFirst());
+    }
+
+    private Target own(ComparedRow row) {
+        return grouping == Grouping.SOURCE || grouping == Grouping.PARTNER
+                ? row.source().map(targets::of).orElse(Target.NONE)
+                : Target.NONE;
+    }
+
+    /** What is left of a value, in per cent, if that is set. */
+    OptionalInt margin(ComparedRow row) {
+        OptionalInt own = own(row).marginPercent();
+        return own.isPresent() ? own : targets.business().marginPercent();
+    }
+
+    private static Optional<Ceiling> amount(Target target, OutcomeKind kind, Ceiling.Basis basis) {
+        return target.ceilingMinor(kind).map(minor -> new Ceiling(minor, basis));
+    }
+
+    private Optional<Ceiling> breakEven(OptionalInt margin, OutcomeKind kind) {
+        Credited all = total.credited(kind);
+        return margin.isEmpty() || all.millionths() <= 0
+                ? Optional.empty()
+                : Ceiling.breakEven(all.minor() / all.count().value(), margin.getAsInt());
+    }
+
+    Judged judged(ComparedRow row, OutcomeKind kind) {
+        return new Judged(row, row.costPer(kind), ceiling(row, kind));
+    }
+
+    /** The groups with spend, as they are judged, in the order of their cost. */
+    List<Judged> judged(OutcomeKind kind) {
+        return paid().stream()
+                .map(row -> judged(row, kind))
+                .sorted(Comparator.comparingDouble(
+                        one -> one.cost().valueMinor().orElse(Double.MAX_VALUE)))
+                .toList();
     }
 }

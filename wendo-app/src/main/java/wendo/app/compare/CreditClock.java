@@ -26,15 +26,6 @@ public enum CreditClock {
         return Arrays.stream(values()).filter(one -> one.key().equals(key)).findFirst();
     }
 
-    /** The column that tells the day, of {@code credit c} joined to {@code outcome o}. */
-    String column() {
-        return switch (this) {
-            case OUTCOME -> "o.occurred_at";
-            case TOUCH -> "c.touched_at";
-            case ENTRY -> "c.at";
-        };
-    }
-
     public String key() {
         return name().toLowerCase(Locale.ROOT);
     }

@@ -8,12 +8,13 @@ import wendo.core.measure.Count;
  *
  * @param millionths of outcomes; less than 0 if more was taken back than came
  * @param squares the sum of the squares of the shares
+ * @param minor their value
  */
-public record Credited(long millionths, double squares) {
+public record Credited(long millionths, double squares, long minor) {
     private static final int DIGITS = 6;
 
     static Credited none() {
-        return new Credited(0, 0);
+        return new Credited(0, 0, 0);
     }
 
     /** As a number of outcomes, exactly. */
@@ -28,6 +29,6 @@ public record Credited(long millionths, double squares) {
     }
 
     Credited plus(Credited other) {
-        return new Credited(millionths + other.millionths, squares + other.squares);
+        return new Credited(millionths + other.millionths, squares + other.squares, minor + other.minor);
     }
 }

@@ -19,19 +19,11 @@ record Funnel(List<Step> steps) {
      */
     record Step(OutcomeKind kind, String number, String own, String others, String words) {}
 
-    static Funnel of(ComparedSource row, Comparison comparison, Figures figures) {
+    static Funnel of(ComparedRow row, Comparison comparison, Figures figures) {
         List<Step> steps = new ArrayList<>();
         for (OutcomeKind kind : OutcomeKind.values()) {
             Rate own = row.rate(kind);
-            Rate others = new Rate(
-                    comparison.rows().stream()
-                            .filter(other -> other.isSource() && !other.id().equals(row.id()))
-                            .mapToDouble(other -> other.credited(kind).count().value())
-                            .sum(),
-                    comparison.rows().stream()
-                            .filter(other -> other.isSource() && !other.id().equals(row.id()))
-                            .mapToLong(ComparedSource::people)
-                            .sum());
+            Rate others = RateAnswer.others(comparison, row, kind);
             steps.add(new Step(
                     kind,
                     figures.credit(row.credited(kind).number()),

@@ -2,16 +2,13 @@ package wendo.app.compare;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -23,23 +20,21 @@ import wendo.core.measure.Period;
 /** The SQL of what each source is credited with under every model, and of the outcomes behind it. */
 @Component
 class ModelQueries {
-    static final int PAGE = 100;
-
     private static final ModelName[] MODELS = ModelName.values();
 
     /** An outcome that nothing joins is nobody's in whole, under every model. */
     private static final String EVERY_MODEL = """
             with shared as (
-                select c.source_id, o.id, %2$s
-                from credit c join outcome o on o.id = c.outcome_id
-                where %1$s >= :from and %1$s < :to and o.kind = :kind and not o.is_proof
-                group by c.source_id, o.id
+                select %1$s as key, o.id, %2$s
+                from credit c join outcome o on o.id = c.outcome_id %3$s
+                where %4$s >= :from and %4$s < :to and o.kind = :kind and not o.is_proof
+                group by 1, o.id
                 union all
-                select null, o.id, %3$s
+                select %5$s, o.id, %6$s
                 from outcome o
-                where o.occurred_at >= :from and o.occurred_at < :to and o.kind = :kind and not o.is_proof and o.counts
+                where o.occurred_at >= :from and o.occurred_at < :to and o.kind = :kind and not o.is_proof
                     and not exists (select from credit c where c.outcome_id = o.id))
-            select source_id, %4$s from shared group by source_id
+            select key, %7$s from shared group by key
             """;
 
     private final JdbcClient jdbc;
@@ -48,123 +43,94 @@ class ModelQueries {
         this.jdbc = jdbc;
     }
 
-    /** What a source has of an outcome: millionths of it and of its value, after what was taken back. */
-    record Part(
-            UUID outcome,
-            String reference,
-            Instant occurredAt,
-            String status,
-            long keptMinor,
-            long millionths,
-            long minor) {}
+    /** A month: its first day, people's visits by links, and what is credited of its outcomes. */
+    record Month(LocalDate first, long visits, Credited credited) {}
 
-    /** A month: its first day, people's visits by links, credited outcomes and their value. */
-    record Month(LocalDate first, long visits, Credited credited, long revenueMinor) {}
-
-    private static String each(String column, String separator) {
+    private static String each(String columns) {
         return Arrays.stream(MODELS)
-                .map(model -> column.formatted(CreditColumns.share(model)))
-                .collect(Collectors.joining(separator));
+                .map(model -> columns.formatted(CreditColumns.share(model), CreditColumns.minor(model)))
+                .collect(Collectors.joining(", "));
     }
 
-    /** By source; without one, what no source is credited with. */
+    /** By group. */
     @Transactional(readOnly = true)
-    Map<Optional<UUID>, Map<ModelName, Credited>> credited(Period period, ZoneId zone, CompareChoice choice) {
+    Map<String, Map<ModelName, Credited>> credited(Period period, ZoneId zone, CompareChoice choice) {
+        String clock = ClockColumn.of(choice.clock());
+        GroupSql group = GroupSql.of(choice.grouping(), clock);
         String sql = EVERY_MODEL.formatted(
-                choice.clock().column(),
-                each("sum(c.%1$s) as %1$s", ", "),
-                each("1000000", ", "),
-                each("sum(%1$s) as %1$s, sum((%1$s / 1e6) ^ 2) as %1$s_squares", ", "));
-        return within(jdbc.sql(sql), period, zone)
+                group.creditKey(),
+                each("sum(c.%1$s) as %1$s, sum(c.%2$s) as %2$s"),
+                group.creditJoin(),
+                clock,
+                group.unjoinedKey(),
+                each("case when o.counts then 1000000 else 0 end, o.kept_minor"),
+                each("sum(%1$s) as %1$s, sum((%1$s / 1e6) ^ 2) as %1$s_squares, sum(%2$s) as %2$s"));
+        Map<String, Map<ModelName, Credited>> byKey = new HashMap<>();
+        CompareQueries.within(jdbc.sql(sql), period, zone)
                 .param("kind", choice.kind().key())
-                .query((row, number) -> Map.entry(Optional.ofNullable(row.getObject(1, UUID.class)), models(row)))
-                .list()
-                .stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+                .query(row -> {
+                    byKey.put(row.getString(1), models(row));
+                });
+        return byKey;
     }
 
     private static Map<ModelName, Credited> models(ResultSet row) throws SQLException {
         Map<ModelName, Credited> models = new EnumMap<>(ModelName.class);
         for (ModelName model : MODELS) {
-            String column = CreditColumns.share(model);
-            models.put(model, new Credited(row.getLong(column), row.getDouble(column + "_squares")));
+            String share = CreditColumns.share(model);
+            models.put(
+                    model,
+                    new Credited(
+                            row.getLong(share),
+                            row.getDouble(share + "_squares"),
+                            row.getLong(CreditColumns.minor(model))));
         }
         return models;
     }
 
-    private static JdbcClient.StatementSpec within(JdbcClient.StatementSpec statement, Period period, ZoneId zone) {
-        return statement
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)));
-    }
-
-    /** The outcomes of a kind that a source is credited with, newest first. */
-    @Transactional(readOnly = true)
-    List<Part> parts(UUID source, Period period, ZoneId zone, CompareChoice choice, int page) {
-        return within(
-                        jdbc.sql("""
-                        select o.id, o.reference, o.occurred_at, o.status, o.kept_minor, sum(c.%2$s), sum(c.%3$s)
-                        from credit c join outcome o on o.id = c.outcome_id
-                        where c.source_id = :source and %1$s >= :from and %1$s < :to and o.kind = :kind and not o.is_proof
-                        group by o.id having bool_or(c.%2$s <> 0)
-                        order by o.occurred_at desc, o.id limit :limit offset :offset
-                        """.formatted(
-                                        choice.clock().column(),
-                                        CreditColumns.share(choice.model()),
-                                        CreditColumns.minor(choice.model()))),
-                        period,
-                        zone)
-                .param("source", source)
-                .param("kind", choice.kind().key())
-                .param("limit", PAGE)
-                .param("offset", (long) page * PAGE)
-                .query((row, number) -> new Part(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getTimestamp(3).toInstant(),
-                        row.getString(4),
-                        row.getLong(5),
-                        row.getLong(6),
-                        row.getLong(7)))
-                .list();
-    }
-
     /** The months of a period, the first and the last as far as they lie in it. */
     @Transactional(readOnly = true)
-    List<Month> months(UUID source, Period period, ZoneId zone, CompareChoice choice) {
-        return within(
-                        jdbc.sql("""
-                        with earned as (
-                            select date_trunc('month', %1$s at time zone :zone)::date as month, o.id, sum(c.%2$s) as share,
-                                sum(c.%3$s) as minor
-                            from credit c join outcome o on o.id = c.outcome_id
-                            where c.source_id = :source and %1$s >= :from and %1$s < :to and o.kind = :kind and not o.is_proof
-                            group by 1, 2),
-                        came as (
-                            select date_trunc('month', s.day)::date as month, sum(s.visits) as visits
-                            from visit_sum s join link l on l.id = s.link_id
-                            where l.source_id = :source and s.day >= :first and s.day < :end and s.kind = 'person'
-                            group by 1)
-                        select m::date, coalesce((select visits from came where month = m::date), 0),
-                            coalesce(sum(e.share), 0), coalesce(sum((e.share / 1e6) ^ 2), 0), coalesce(sum(e.minor), 0)
-                        from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
-                        left join earned e on e.month = m::date group by m order by m
-                        """.formatted(
-                                        choice.clock().column(),
-                                        CreditColumns.share(choice.model()),
-                                        CreditColumns.minor(choice.model()))),
-                        period,
-                        zone)
-                .param("source", source)
+    List<Month> months(String key, Period period, ZoneId zone, CompareChoice choice) {
+        String clock = ClockColumn.of(choice.clock());
+        GroupSql group = GroupSql.of(choice.grouping(), clock);
+        String sql = """
+                with shared as (
+                    select %1$s as key, date_trunc('month', %2$s at time zone :zone)::date as month, o.id,
+                        sum(c.%3$s) as share, sum(c.%4$s) as minor
+                    from credit c join outcome o on o.id = c.outcome_id %5$s
+                    where %2$s >= :from and %2$s < :to and o.kind = :kind and not o.is_proof
+                    group by 1, 2, 3
+                    union all
+                    select %6$s, date_trunc('month', o.occurred_at at time zone :zone)::date, o.id,
+                        case when o.counts then 1000000 else 0 end, o.kept_minor
+                    from outcome o
+                    where o.occurred_at >= :from and o.occurred_at < :to and o.kind = :kind and not o.is_proof
+                        and not exists (select from credit c where c.outcome_id = o.id)),
+                earned as (
+                    select month, sum(share) as share, sum((share / 1e6) ^ 2) as squares, sum(minor) as minor
+                    from shared where key = :key group by 1),
+                came as (
+                    select date_trunc('month', v.day)::date as month, sum(v.visits) as visits
+                    from %7$s and %8$s = :key group by 1)
+                select m::date, coalesce(c.visits, 0), coalesce(e.share, 0), coalesce(e.squares, 0), coalesce(e.minor, 0)
+                from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
+                left join earned e on e.month = m::date left join came c on c.month = m::date order by m
+                """.formatted(
+                        group.creditKey(),
+                        clock,
+                        CreditColumns.share(choice.model()),
+                        CreditColumns.minor(choice.model()),
+                        group.creditJoin(),
+                        group.unjoinedKey(),
+                        group.visits(),
+                        group.visitKey());
+        return CompareQueries.within(jdbc.sql(sql), period, zone)
+                .param("key", key)
                 .param("kind", choice.kind().key())
-                .param("zone", zone.getId())
-                .param("first", period.startInclusive())
-                .param("end", period.endExclusive())
                 .query((row, number) -> new Month(
                         row.getObject(1, LocalDate.class),
                         row.getLong(2),
-                        new Credited(row.getLong(3), row.getDouble(4)),
-                        row.getLong(5)))
+                        new Credited(row.getLong(3), row.getDouble(4), row.getLong(5))))
                 .list();
     }
 }

@@ -2,107 +2,61 @@ package wendo.app.compare;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import wendo.core.credit.ModelName;
-import wendo.core.measure.CostPer;
-import wendo.core.measure.Count;
-import wendo.core.measure.Interval;
+import wendo.core.outcomes.OutcomeKind;
 
-/**
- * On which side of the average each source with spend lies under every model, so that it can be said whether the decision
- * depends on the model.
- */
-record ModelView(Map<UUID, Map<ModelName, Judged>> bySource) {
+/** How each group is judged under every model, so that it can be said whether the decision depends on the model. */
+record ModelView(Map<String, Map<ModelName, Judged>> byKey) {
 
-    /** Where the whole interval of a cost lies. */
-    enum Side {
-        LESS("clearly less than the average"),
-        MORE("clearly more than the average"),
-        UNCLEAR("too early to tell");
-
-        private final String label;
-
-        Side(String label) {
-            this.label = label;
-        }
-
-        public String label() {
-            return label;
-        }
-    }
-
-    /** What a source is credited with under a model, what that makes an outcome cost, and against which average. */
-    record Judged(Credited credited, CostPer cost, CostPer average, Side side) {}
-
-    static ModelView of(Comparison comparison, Map<Optional<UUID>, Map<ModelName, Credited>> credited) {
-        Map<UUID, Map<ModelName, Judged>> bySource = new LinkedHashMap<>();
+    /** @param credited by key, with which what no row has is left out */
+    static ModelView of(Comparison comparison, OutcomeKind kind, Map<String, Map<ModelName, Credited>> credited) {
+        Map<String, Map<ModelName, Judged>> byKey = new LinkedHashMap<>();
         for (ModelName model : ModelName.values()) {
-            CostPer average = new CostPer(
-                    comparison.paid().stream()
-                            .mapToLong(row -> row.spendMinor().orElse(0L))
-                            .sum(),
-                    comparison.paid().stream()
-                            .map(row -> credited(credited, row, model).count())
-                            .reduce(Count.of(0), Count::plus));
-            for (ComparedSource row : comparison.rows()) {
-                Credited own = credited(credited, row, model);
-                CostPer cost = new CostPer(row.spendMinor().orElse(0L), own.count());
-                row.id()
-                        .ifPresent(id -> bySource.computeIfAbsent(id, key -> new EnumMap<>(ModelName.class))
-                                .put(model, new Judged(own, cost, average, side(cost, average))));
+            Map<String, Credited> own = new HashMap<>();
+            credited.forEach((key, models) -> own.put(key, models.getOrDefault(model, Credited.none())));
+            Comparison under = comparison.with(kind, own);
+            for (ComparedRow row : under.rows()) {
+                byKey.computeIfAbsent(row.key(), key -> new EnumMap<>(ModelName.class))
+                        .put(model, under.judged(row, kind));
             }
         }
-        return new ModelView(bySource);
+        return new ModelView(byKey);
     }
 
-    private static Credited credited(
-            Map<Optional<UUID>, Map<ModelName, Credited>> credited, ComparedSource row, ModelName model) {
-        return credited.getOrDefault(row.id(), Map.of()).getOrDefault(model, Credited.none());
-    }
-
-    private static Side side(CostPer cost, CostPer average) {
-        Optional<Interval> interval = cost.intervalMinor();
-        if (interval.isEmpty() || average.valueMinor().isEmpty()) {
-            return Side.UNCLEAR;
-        }
-        double held = average.valueMinor().getAsDouble();
-        return interval.get().isBelow(held) ? Side.LESS : interval.get().isAbove(held) ? Side.MORE : Side.UNCLEAR;
-    }
-
-    /** The models by the side that they put a source on. */
-    Map<Side, List<ModelName>> sides(UUID source) {
-        Map<Side, List<ModelName>> sides = new EnumMap<>(Side.class);
-        bySource.getOrDefault(source, Map.of())
-                .forEach((model, judged) -> sides.computeIfAbsent(judged.side(), side -> new ArrayList<>())
+    /** The models by what they say of a group. */
+    private Map<String, List<ModelName>> words(String key) {
+        Map<String, List<ModelName>> words = new LinkedHashMap<>();
+        byKey.getOrDefault(key, Map.of())
+                .forEach((model, judged) -> words.computeIfAbsent(judged.words(), one -> new ArrayList<>())
                         .add(model));
-        return sides;
+        return words;
     }
 
-    /** The sources that are judged otherwise under one model than under another. */
+    /** The groups that are judged otherwise under one model than under another. */
     List<String> depending(Comparison comparison) {
         return comparison.paid().stream()
-                .filter(row -> row.id().map(id -> sides(id).size() > 1).orElse(false))
-                .map(ComparedSource::name)
+                .filter(row -> words(row.key()).size() > 1)
+                .map(ComparedRow::name)
                 .toList();
     }
 
-    /** Whether the decision on a source depends on the model, as a sentence. */
-    String said(UUID source) {
-        Map<Side, List<ModelName>> sides = sides(source);
-        if (sides.size() == 1) {
+    /** Whether the decision on a group depends on the model, as a sentence. */
+    String said(String key) {
+        Map<String, List<ModelName>> words = words(key);
+        if (words.size() == 1) {
             return "The decision does not depend on the model: under every one it is %s."
-                    .formatted(sides.keySet().iterator().next().label());
+                    .formatted(words.keySet().iterator().next());
         }
         return "The decision depends on the model: "
-                + sides.entrySet().stream()
+                + words.entrySet().stream()
                         .map(entry -> "%s by %s"
                                 .formatted(
-                                        entry.getKey().label(),
+                                        entry.getKey(),
                                         entry.getValue().stream()
                                                 .map(ModelName::spoken)
                                                 .collect(Collectors.joining(", "))))

@@ -5,6 +5,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
+import wendo.app.site.Figures;
+import wendo.core.measure.CostPer;
 import wendo.core.measure.Interval;
 
 /**
@@ -18,7 +20,23 @@ import wendo.core.measure.Interval;
 record Plot(Optional<Double> dot, double low, double high, boolean isCut, Optional<Double> average, String text) {
 
     /** What is drawn: a value, its interval, and both as text. */
-    record Given(OptionalDouble value, Optional<Interval> interval, String shown, String words) {}
+    record Given(OptionalDouble value, Optional<Interval> interval, String shown, String words) {
+
+        static Given ofCost(CostPer cost, Figures figures) {
+            OptionalDouble value = cost.valueMinor();
+            Optional<Interval> interval = cost.intervalMinor();
+            String shown = value.isPresent()
+                    ? figures.moneyShort(value.getAsDouble())
+                    : interval.map(bounds -> "over " + figures.moneyShort(bounds.low()))
+                            .orElse("–");
+            String words = interval.map(bounds -> Double.isFinite(bounds.high())
+                            ? "%s each; 95 %% interval %s to %s"
+                                    .formatted(shown, figures.money(bounds.low()), figures.money(bounds.high()))
+                            : "none yet, so more than %s each (95 %%)".formatted(figures.money(bounds.low())))
+                    .orElse("no cost: no spend is entered");
+            return new Given(value, interval, shown, words);
+        }
+    }
 
     /** The line that a column is drawn on. Costs differ by factors, so theirs is logarithmic. */
     record Axis(double low, double high, boolean isLogarithmic) {

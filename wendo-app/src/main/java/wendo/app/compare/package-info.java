@@ -1,5 +1,5 @@
 /** Compare: sources side by side, each figure with how sure it is. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "credit", "site", "spend", "tables"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "credit", "site", "spend", "tables", "targets"})
 @NullMarked
 package wendo.app.compare;
 

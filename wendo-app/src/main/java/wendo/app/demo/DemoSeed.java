@@ -26,6 +26,7 @@ import wendo.app.outcomes.Reporter;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.app.spend.Spends;
+import wendo.app.targets.Targets;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
 import wendo.core.links.Device;
@@ -48,6 +49,7 @@ class DemoSeed {
     private final DemoDesk desk;
     private final DemoPages pages;
     private final Attribution attribution;
+    private final Targets targets;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
@@ -67,6 +69,7 @@ class DemoSeed {
             DemoDesk desk,
             DemoPages pages,
             Attribution attribution,
+            Targets targets,
             Clock clock) {
         this.jdbc = jdbc;
         this.links = links;
@@ -80,6 +83,7 @@ class DemoSeed {
         this.desk = desk;
         this.pages = pages;
         this.attribution = attribution;
+        this.targets = targets;
         this.clock = clock;
     }
 
@@ -157,6 +161,7 @@ class DemoSeed {
             truth.links().forEach(link -> issue(truth, link, siteOrigin));
             truth.costs().forEach(cost -> spends.enter(source.id(), lump(firstDay, cost), cost.note(), "Maren Holt"));
         }
+        targets.set(Optional.empty(), MarramPoint.TARGET);
         schedule(firstDay);
         desk.setUp(business.id().value());
         pages.setUp(business, firstDay);

@@ -1,7 +1,11 @@
 package wendo.app.demo;
 
 import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import wendo.app.targets.Target;
 import wendo.core.links.Channel;
+import wendo.core.outcomes.OutcomeKind;
 
 /**
  * Marram Point Sailing, an invented sailing school and boat hire on an invented estuary, and the true effects of all its
@@ -19,6 +23,10 @@ final class MarramPoint {
     static final int BOOKING_MINOR = 11_500;
 
     static final int PURCHASE_MINOR = 6_400;
+
+    /** A lead may cost £32, a booking £45; a purchase what its margin leaves. */
+    static final Target TARGET =
+            new Target(Map.of(OutcomeKind.LEAD, 3_200L, OutcomeKind.BOOKING, 4_500L), OptionalInt.of(40));
 
     /** Chance that a person comes back by another source, within two weeks. */
     static final double RETURNING = 0.14;

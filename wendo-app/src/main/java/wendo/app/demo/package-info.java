@@ -9,6 +9,8 @@
             "outcomes",
             "sources",
             "spend",
+            "targets",
+            "targets",
             "visits"
         })
 @NullMarked

@@ -51,6 +51,13 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return format.format(number);
     }
 
+    /** A chance, with three decimals. */
+    public String decimal3(double number) {
+        NumberFormat format = NumberFormat.getNumberInstance(locale);
+        format.setMaximumFractionDigits(3);
+        return format.format(number);
+    }
+
     /** Credited outcomes: a whole number, or shares with two decimals. */
     public String credit(BigDecimal number) {
         NumberFormat format = NumberFormat.getNumberInstance(locale);
@@ -64,6 +71,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         format.setMaximumFractionDigits(1);
         format.setMinimumFractionDigits(1);
         return format.format(share);
+    }
+
+    /** A change, without decimals. */
+    public String wholePercent(double share) {
+        return NumberFormat.getPercentInstance(locale).format(share);
     }
 
     /** The name of a country of ISO 3166-1. */

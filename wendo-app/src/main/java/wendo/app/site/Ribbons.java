@@ -5,6 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -25,7 +26,13 @@ public class Ribbons {
 
     @Transactional(readOnly = true)
     public Ribbon draw(PeriodChoice choice) {
-        Period strip = strip(choice);
+        return draw(choice, Optional.empty());
+    }
+
+    /** With the period that the chosen one is compared with. */
+    @Transactional(readOnly = true)
+    public Ribbon draw(PeriodChoice choice, Optional<Period> compared) {
+        Period strip = strip(choice, compared);
         Map<LocalDate, Long> outcomes = new HashMap<>();
         layers.forEach(
                 layer -> layer.outcomesByDay(strip).forEach((day, count) -> outcomes.merge(day, count, Long::sum)));
@@ -39,14 +46,19 @@ public class Ribbons {
                         .toList(),
                 months(strip),
                 left(strip, choice.period().startInclusive()),
-                width(strip, choice.period().startInclusive(), choice.period().endExclusive()));
+                width(strip, choice.period().startInclusive(), choice.period().endExclusive()),
+                compared.map(ghost -> new Ribbon.Ghost(
+                        left(strip, ghost.startInclusive()),
+                        width(strip, ghost.startInclusive(), ghost.endExclusive()))));
     }
 
-    private static Period strip(PeriodChoice choice) {
-        LocalDate first = choice.today().minusWeeks(PeriodChoice.SEASON_WEEKS).plusDays(1);
-        LocalDate start = choice.period().startInclusive().isBefore(first)
-                ? choice.period().startInclusive()
-                : first;
+    private static Period strip(PeriodChoice choice, Optional<Period> compared) {
+        LocalDate start = Stream.of(
+                        choice.today().minusWeeks(PeriodChoice.SEASON_WEEKS).plusDays(1),
+                        choice.period().startInclusive(),
+                        compared.map(Period::startInclusive).orElse(choice.today()))
+                .min(LocalDate::compareTo)
+                .orElseThrow();
         LocalDate last = choice.period().lastDay().isAfter(choice.today())
                 ? choice.period().lastDay()
                 : choice.today();

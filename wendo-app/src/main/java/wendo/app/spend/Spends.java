@@ -3,7 +3,9 @@ package wendo.app.spend;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -41,6 +43,9 @@ public class Spends {
         return jdbc.sql("delete from spend where id = ?").param(id).update() == 1;
     }
 
+    /** What of a spend falls in a period, for a source or for one link of it. */
+    public record Part(UUID source, Optional<UUID> link, long minor) {}
+
     /** What of each source's spend falls in the period, in minor units. A source without any is absent. */
     @Transactional(readOnly = true)
     public Map<UUID, Long> bySource(Period period) {
@@ -58,5 +63,12 @@ public class Spends {
                 .collect(Collectors.groupingBy(
                         Lump::source,
                         Collectors.summingLong(lump -> lump.spend().within(period))));
+    }
+
+    @Transactional(readOnly = true)
+    public List<Part> parts(Period period) {
+        return bySource(period).entrySet().stream()
+                .map(entry -> new Part(entry.getKey(), Optional.empty(), entry.getValue()))
+                .toList();
     }
 }

@@ -2,45 +2,20 @@ package wendo.app.compare;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.ZoneId;
-import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
-import java.util.UUID;
-import org.joda.money.CurrencyUnit;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
-import wendo.app.site.Figures;
-import wendo.core.links.Channel;
+import wendo.app.targets.Target;
+import wendo.app.targets.Targets;
 import wendo.core.outcomes.OutcomeKind;
 
 class AnswerTest {
-    private static final Figures FIGURES = new Figures(CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK);
-
-    private static ComparedSource source(String name, long bookings, long spendMinor) {
-        return new ComparedSource(
-                Optional.of(new UUID(0, name.hashCode())),
-                name,
-                Optional.of(Channel.AD),
-                1000,
-                1000,
-                Map.of(OutcomeKind.BOOKING, new Credited(bookings * 1_000_000, bookings)),
-                bookings * 100,
-                Optional.of(spendMinor).filter(minor -> minor > 0));
+    private static ComparedRow source(String name, long bookings, long spendMinor) {
+        return Rows.row(name, 1000, bookings, spendMinor);
     }
 
-    private static Comparison comparison(ComparedSource... rows) {
-        long bookings = List.of(rows).stream()
-                .mapToLong(row -> row.credited(OutcomeKind.BOOKING).millionths() / 1_000_000)
-                .sum();
-        long spend = List.of(rows).stream()
-                .mapToLong(row -> row.spendMinor().orElse(0L))
-                .sum();
-        return new Comparison(List.of(rows), source("All sources", bookings, spend), 0);
-    }
-
-    private static Answer answer(ComparedSource... rows) {
-        return Answer.of(comparison(rows), CompareChoice.usual(), FIGURES);
+    private static Answer answer(ComparedRow... rows) {
+        return Answer.of(Rows.comparison(Targets.All.NONE, rows), CompareChoice.usual(), Rows.FIGURES);
     }
 
     @Test
@@ -48,11 +23,12 @@ class AnswerTest {
         Answer answer = answer(source("Cheap", 100, 100_000), source("Dear", 20, 400_000), source("Unclear", 2, 9_000));
         assertThat(answer.headline())
                 .isEqualTo("One source brings a booking for clearly less than the average, one for clearly more.");
-        assertThat(answer.cheaper()).isEqualTo("Cheap £10.00");
-        assertThat(answer.dearer()).isEqualTo("Dear £200");
+        assertThat(answer.good()).isEqualTo("Cheap £10.00");
+        assertThat(answer.bad()).isEqualTo("Dear £200");
         assertThat(answer.detail())
-                .isEqualTo("A booking costs £41.72 on average over the 3 sources with spend, by last non-direct. "
-                        + "For one other it is too early to tell: the 95 % interval includes the average.");
+                .isEqualTo("A booking costs £41.72 on average over the 3 sources with spend, by last non-direct.");
+        assertThat(answer.open())
+                .isEqualTo("For one other it is too early to tell: the 95 % interval includes the average.");
     }
 
     @Test
@@ -64,7 +40,7 @@ class AnswerTest {
     @Test
     void spend_that_brought_nothing_can_be_clearly_dear() {
         Answer answer = answer(source("Barren", 0, 90_000), source("Good", 100, 100_000));
-        assertThat(answer.dearer()).isEqualTo("Barren (none yet)");
+        assertThat(answer.bad()).isEqualTo("Barren (none yet)");
     }
 
     @Test
@@ -80,5 +56,74 @@ class AnswerTest {
         assertThat(answer(source("Paid", 10, 100_000), source("Free", 10, 0)).detail())
                 .startsWith(
                         "A booking costs £100.00 on average over the one source with spend, by last non-direct (£50.00 with those of no known or no paid source).");
+    }
+
+    private static Answer held(Target target, ComparedRow... rows) {
+        return Answer.of(Rows.comparison(new Targets.All(target, Map.of()), rows), CompareChoice.usual(), Rows.FIGURES);
+    }
+
+    private static Target costing(long minor) {
+        return new Target(Map.of(OutcomeKind.BOOKING, minor), OptionalInt.empty());
+    }
+
+    @Test
+    void where_it_is_said_what_a_booking_may_cost_sources_earn_or_lose() {
+        Answer answer = held(
+                costing(4_000),
+                source("Cheap", 100, 100_000),
+                source("Dear", 20, 400_000),
+                source("Unclear", 2, 9_000));
+        assertThat(answer.headline())
+                .isEqualTo("Keep one source, and stop or change one, going by what a booking may cost.");
+        assertThat(answer.goodLabel() + answer.good()).isEqualTo("EarningCheap £10.00");
+        assertThat(answer.badLabel() + answer.bad()).isEqualTo("LosingDear £200");
+        assertThat(answer.open())
+                .startsWith("For one other it is too early to tell: the 95 % interval includes what it may cost. "
+                        + "Unclear, not to be settled at the present rate");
+        assertThat(held(costing(200_000), source("Cheap", 100, 100_000)).headline())
+                .isEqualTo("Keep one source: it brings a booking for what it may cost.");
+        assertThat(held(costing(10), source("A", 100, 100_000), source("B", 100, 90_000))
+                        .headline())
+                .isEqualTo("Stop or change two sources: they take more for a booking than it may cost.");
+        assertThat(held(costing(1_000), source("A", 5, 5_000)).headline())
+                .isEqualTo(
+                        "It is too early to keep or stop a source: what a booking costs could still be what it may.");
+    }
+
+    /** Each booking is worth 1 pound, so at a margin of 40 % it breaks even at 40 pence. */
+    @Test
+    void the_margin_says_what_a_booking_may_cost_where_no_amount_does() {
+        Comparison comparison = Rows.comparison(
+                new Targets.All(
+                        new Target(Map.of(), OptionalInt.of(40)),
+                        Map.of(new java.util.UUID(0, "Dear".hashCode()), costing(500_000))),
+                source("Cheap", 100, 2_000),
+                source("Dear", 20, 400_000));
+        Judged cheap = comparison.judged(comparison.rows().get(0), OutcomeKind.BOOKING);
+        assertThat(cheap.against(Rows.FIGURES)).isEqualTo("breaks even at £0.40");
+        assertThat(cheap.words()).isEqualTo("earning");
+        Judged dear = comparison.judged(comparison.rows().get(1), OutcomeKind.BOOKING);
+        assertThat(dear.against(Rows.FIGURES)).isEqualTo("may cost £5,000.00, as set for it");
+        assertThat(dear.words()).isEqualTo("earning");
+    }
+
+    @Test
+    void sources_without_spend_are_said_to_be_missing() {
+        assertThat(answer(source("Paid", 10, 100_000), source("Free", 10, 0), source("Bare", 0, 0))
+                        .detail())
+                .endsWith("No spend is entered for Free and 1 more, so they are not judged.");
+    }
+
+    /** Where no spend can be known, rates are held against all others: 60 of 1,000 against 25 of 2,000. */
+    @Test
+    void by_country_it_says_whose_rate_differs() {
+        Comparison sources = Rows.comparison(
+                Targets.All.NONE, source("Ireland", 60, 0), source("Wales", 15, 0), source("France", 10, 0));
+        Comparison countries = new Comparison(Grouping.COUNTRY, sources.rows(), sources.total(), 0, Targets.All.NONE);
+        Answer answer = Answer.of(countries, CompareChoice.usual(), Rows.FIGURES);
+        assertThat(answer.good()).isEqualTo("Ireland 6.0%");
+        assertThat(answer.bad()).isEqualTo("Wales 1.5%, France 1.0%");
+        assertThat(answer.headline())
+                .isEqualTo("Visits of some countries bring a booking clearly more often than those of others.");
     }
 }

@@ -3,98 +3,15 @@ package wendo.app.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
-import java.net.http.HttpResponse;
-import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import wendo.app.Http;
-import wendo.app.WendoTest;
-import wendo.app.business.Business;
-import wendo.app.business.Businesses;
-import wendo.app.sources.Sources;
-import wendo.app.spend.Spends;
 import wendo.core.credit.ModelName;
-import wendo.core.measure.LumpSpend;
-import wendo.core.measure.Period;
 
-class CompareTest extends WendoTest {
+class CompareTest extends SmallSeason {
     private static final List<String> COUNTS =
             List.of("visits", "people", "leads", "bookings", "purchases", "revenue", "spend");
-
-    @Autowired
-    private Sources sources;
-
-    @Autowired
-    private Spends spends;
-
-    @Autowired
-    private Businesses businesses;
-
-    private Tenant tenant;
-
-    @BeforeEach
-    void a_small_season() {
-        tenant = tenant("Godwit Gear");
-        List<String> slugs =
-                http().issue(tenant.apiKey(), "https://godwit.example/", "Spring", "Postcards", "Campsite", "Radio");
-        await(
-                "the links are known",
-                () -> http().visit(tenant.host(), slugs.get(2)).statusCode() == 302);
-        List<String> clicks = new ArrayList<>();
-        for (int person = 0; person < 9; person++) {
-            Http visitor = http();
-            clicks.add(Http.click(visitor.visit(tenant.host(), slugs.get(person % 2))));
-            if (person == 0) {
-                visitor.visit(tenant.host(), slugs.get(1));
-            }
-        }
-        report("lead", "L-1", "0", clicks.get(2));
-        report("booking", "B-1", "95.10", clicks.get(2));
-        report("booking", "B-2", "120", clicks.get(3));
-        report("purchase", "P-1", "49.99", "");
-        in(tenant, () -> {
-            Business business = businesses.current();
-            java.time.LocalDate today = business.today(java.time.Clock.systemUTC());
-            spends.enter(
-                    java.util.Objects.requireNonNull(
-                                    sources.byIdentifierAndTag().get("postcards"))
-                            .id(),
-                    new LumpSpend(10_001, Period.ofDays(today.minusDays(2), today.plusDays(3))),
-                    "",
-                    "test");
-            return true;
-        });
-        await(
-                "all is stored and credited",
-                () -> count(tenant, "select count(*) from credit") == 3
-                        && count(tenant, "select count(*) from visit where kind = 'person'") >= 11);
-    }
-
-    private void report(String kind, String reference, String value, String click) {
-        http().post(
-                        tenant.apiKey(),
-                        "/api/v1/outcomes",
-                        "{\"kind\": \"%s\", \"reference\": \"%s\", \"value\": \"%s\", \"clickId\": \"%s\"}"
-                                .formatted(kind, reference, value, click));
-    }
-
-    private JsonNode compare(String query) {
-        HttpResponse<String> answer = http().api(tenant.apiKey(), "/api/v1/compare?" + query);
-        assertThat(answer.statusCode()).isEqualTo(200);
-        return Http.json(answer);
-    }
-
-    private static JsonNode row(JsonNode comparison, String source) {
-        for (JsonNode row : comparison.get("rows")) {
-            if (row.get("source").asString().equals(source)) {
-                return row;
-            }
-        }
-        throw new AssertionError("No row for " + source);
-    }
 
     @Test
     void each_source_has_what_it_brought_and_columns_add_up() {
@@ -133,7 +50,7 @@ class CompareTest extends WendoTest {
     void the_figures_are_those_of_plain_queries() {
         JsonNode comparison = compare("period=7d");
         for (JsonNode row : comparison.get("rows")) {
-            String source = row.get("source").asString();
+            String source = row.get("name").asString();
             assertThat(row.get("people").asLong()).isEqualTo(count(tenant, """
                     select count(*) from (select distinct v.visitor from visit v where kind = 'person'
                         and v.source_id = (select id from source where name = '%s')) people""".formatted(source)));
@@ -163,14 +80,6 @@ class CompareTest extends WendoTest {
         }
     }
 
-    private java.util.UUID source(String tag) {
-        return in(
-                tenant,
-                () -> java.util.Objects.requireNonNull(
-                                sources.byIdentifierAndTag().get(tag))
-                        .id());
-    }
-
     /** Each model's credit of a source is the sum of the rows that its page lists, and the columns add up under each. */
     @Test
     void under_every_model_the_columns_add_up_and_a_source_is_the_sum_of_its_rows() {
@@ -186,11 +95,11 @@ class CompareTest extends WendoTest {
             assertThat(bookings).as(model.label()).isEqualByComparingTo("2");
             assertThat(revenue).as(model.label()).isEqualByComparingTo("265.09");
             assertThat(comparison.get("model").asString()).isEqualTo(model.key());
-            String page = person.get("/compare/sources/%s?period=7d&kind=booking&model=%s"
+            String page = person.get("/compare/behind/bookings?key=%s&period=7d&kind=booking&model=%s"
                             .formatted(source("postcards"), model.key()))
                     .body();
             assertThat(page)
-                    .contains("B-1</code>", "The bookings behind the 1", "100.0%", "£95.10")
+                    .contains("B-1</code>", "<strong>1 credited</strong>", "100.0%", "£95.10")
                     .doesNotContain("B-2</code>");
         }
     }
@@ -198,20 +107,21 @@ class CompareTest extends WendoTest {
     @Test
     void a_source_has_its_funnel_its_months_and_what_every_model_says() {
         Http person = http().signIn(tenant.email());
-        String address = "/compare/sources/" + source("postcards");
-        assertThat(person.get(address + "?period=7d&kind=booking").body())
+        String address = "/compare/one?key=" + source("postcards");
+        assertThat(person.get(address + "&period=7d&kind=booking").body())
                 .contains(
                         "The decision does not depend on the model: under every one it is too early to tell.",
                         "What became of its people",
                         "could be the same: ",
                         "£50.01",
                         "Shapley");
-        assertThat(person.get("/compare/sources/" + source("campsite") + "?period=7d")
+        assertThat(person.get("/compare/one?key=" + source("campsite") + "&period=7d")
                         .body())
                 .contains("Without spend nothing is judged.");
-        assertThat(person.get("/compare/sources/" + tenant.id().value()).statusCode())
+        assertThat(person.get("/compare/one?key=" + tenant.id().value()).statusCode())
                 .isEqualTo(404);
-        assertThat(person.get("/compare/sources/nonsense").statusCode()).isEqualTo(400);
+        assertThat(person.get("/compare/one?key=nonsense").statusCode()).isEqualTo(404);
+        assertThat(person.get("/compare/one").statusCode()).isEqualTo(400);
         Tenant other = tenant("Somebody Else");
         assertThat(http().signIn(other.email()).get(address).statusCode()).isEqualTo(404);
     }
@@ -223,15 +133,17 @@ class CompareTest extends WendoTest {
         String csv =
                 person.get("/compare/comparison.csv?period=7d&model=linear").body();
         assertThat(csv.lines().toList())
-                .contains("Postcards,Print,5,5,1,1,0,95.10,50.01,0.200000,0.036224,0.624465,50.01,8.98,1975.29,"
-                        + "0.200000,0.036224,0.624465,50.01,8.98,1975.29,0.000000,0.000000,0.434482,,13.56,");
+                .contains(
+                        "Postcards,Print,5,5,1,1,0,95.10,50.01,0.200000,0.036224,0.624465,50.01,8.98,1975.29,too early to tell,"
+                                + "0.200000,0.036224,0.624465,50.01,8.98,1975.29,too early to tell,"
+                                + "0.000000,0.000000,0.434482,,13.56,,");
         try (org.apache.poi.xssf.usermodel.XSSFWorkbook book =
                 new org.apache.poi.xssf.usermodel.XSSFWorkbook(new java.io.ByteArrayInputStream(
                         person.bytes(person.request("/compare/comparison.xlsx?period=7d&model=linear"))))) {
             var sheet = book.getSheet("Sources");
             assertThat(sheet.getRow(0).getCell(7).getStringCellValue()).isEqualTo("Revenue, GBP");
             var total = sheet.getRow(sheet.getLastRowNum());
-            assertThat(total.getCell(0).getStringCellValue()).isEqualTo("All sources");
+            assertThat(total.getCell(0).getStringCellValue()).isEqualTo("All together");
             assertThat(total.getCell(7).getNumericCellValue()).isEqualTo(265.09);
             assertThat(total.getCell(5).getNumericCellValue()).isEqualTo(2);
         }

@@ -15,6 +15,11 @@ public record CostPer(long spendMinor, Count count) {
         }
     }
 
+    /** As if so many times as much had been spent, and as many times as many had come. */
+    CostPer times(double factor) {
+        return new CostPer(Math.round(spendMinor * factor), count.times(factor));
+    }
+
     public OptionalDouble valueMinor() {
         return spendMinor == 0 || count.value() == 0
                 ? OptionalDouble.empty()

@@ -22,6 +22,15 @@ public record Count(double value, double squares) {
         return new Count(things, things);
     }
 
+    Count times(double factor) {
+        return new Count(value * factor, squares * factor);
+    }
+
+    /** How much one of its independent things weighs: 1 of whole things, less of shares. */
+    double weight() {
+        return value == 0 ? 1 : squares / value;
+    }
+
     public Count plus(Count other) {
         return new Count(value + other.value, squares + other.squares);
     }
@@ -33,8 +42,8 @@ public record Count(double value, double squares) {
      * 748 (2014) 1–6.
      */
     public Interval interval() {
-        double scale = value == 0 ? 1 : squares / value;
-        double effective = value == 0 ? 0 : value / scale;
+        double scale = weight();
+        double effective = value / scale;
         double low = value == 0 ? 0 : ChiSquaredDistribution.of(2 * effective).inverseCumulativeProbability(TAIL) / 2;
         double high = ChiSquaredDistribution.of(2 * effective + 2).inverseSurvivalProbability(TAIL) / 2;
         return new Interval(low * scale, high * scale);

@@ -1,0 +1,91 @@
+package wendo.app.compare;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import wendo.core.links.Channel;
+import wendo.core.measure.CostPer;
+import wendo.core.measure.Rate;
+import wendo.core.outcomes.OutcomeKind;
+
+/**
+ * One row of a comparison: a group, or what belongs to none, or the total. Counts of outcomes are credited ones.
+ *
+ * @param key what the group is told by in an address
+ * @param rateBase what its outcomes are held against: people, or visits where people are not known
+ * @param spendMinor empty when no spend was entered for the period, which is not the same as none
+ */
+public record ComparedRow(
+        String key,
+        String name,
+        Optional<Channel> channel,
+        long visits,
+        long people,
+        long rateBase,
+        Map<OutcomeKind, Credited> credited,
+        Optional<Long> spendMinor) {
+    static final String OTHERS = "others";
+    static final String TOTAL = "all";
+
+    public ComparedRow {
+        credited = Map.copyOf(credited);
+    }
+
+    public Credited credited(OutcomeKind kind) {
+        return credited.getOrDefault(kind, Credited.none());
+    }
+
+    ComparedRow with(OutcomeKind kind, Credited other) {
+        Map<OutcomeKind, Credited> changed = new java.util.EnumMap<>(OutcomeKind.class);
+        changed.putAll(credited);
+        changed.put(kind, other);
+        return new ComparedRow(key, name, channel, visits, people, rateBase, changed, spendMinor);
+    }
+
+    /** What it was where nothing came to it. */
+    ComparedRow withNothing() {
+        return new ComparedRow(key, name, channel, 0, 0, 0, Map.of(), Optional.empty());
+    }
+
+    /** The value of bookings and purchases. */
+    public long revenueMinor() {
+        return credited.entrySet().stream()
+                .filter(entry -> entry.getKey().isRevenue())
+                .mapToLong(entry -> entry.getValue().minor())
+                .sum();
+    }
+
+    /** Outcomes of a kind ÷ people. */
+    public Rate rate(OutcomeKind kind) {
+        return new Rate(credited(kind).count().value(), rateBase);
+    }
+
+    /** Spend ÷ outcomes of a kind. */
+    public CostPer costPer(OutcomeKind kind) {
+        return new CostPer(spendMinor.orElse(0L), credited(kind).count());
+    }
+
+    /** The source that the row is, in a comparison of sources. */
+    Optional<UUID> source() {
+        try {
+            return Optional.of(UUID.fromString(key));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** Whether the row is what no source is credited with. */
+    public boolean isUnknown() {
+        return key.equals(GroupSql.UNKNOWN);
+    }
+
+    /** Whether it is a group of its own, rather than what belongs to none, or to many. */
+    public boolean isGroup() {
+        return !isUnknown() && !key.equals(GroupSql.NONE) && !key.equals(OTHERS) && !key.equals(TOTAL);
+    }
+
+    /** Whether the rows behind its numbers can be listed. */
+    public boolean isListed() {
+        return !key.equals(OTHERS);
+    }
+}

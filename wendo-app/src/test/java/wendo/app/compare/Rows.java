@@ -1,0 +1,61 @@
+package wendo.app.compare;
+
+import java.time.ZoneId;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import wendo.app.site.Figures;
+import wendo.app.targets.Targets;
+import wendo.core.links.Channel;
+import wendo.core.outcomes.OutcomeKind;
+
+/** Rows to compare, made up for the tests of this package. */
+final class Rows {
+    static final Figures FIGURES = new Figures(CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK);
+
+    private Rows() {}
+
+    static Credited whole(long outcomes, long minor) {
+        return new Credited(outcomes * 1_000_000, outcomes, minor);
+    }
+
+    static String key(String name) {
+        return new UUID(0, name.hashCode()).toString();
+    }
+
+    /** A source with bookings of 1 pound each; spend of 0 is none entered. */
+    static ComparedRow row(String name, long people, long bookings, long spendMinor) {
+        return new ComparedRow(
+                key(name),
+                name,
+                Optional.of(Channel.AD),
+                people,
+                people,
+                people,
+                Map.of(OutcomeKind.BOOKING, whole(bookings, bookings * 100)),
+                Optional.of(spendMinor).filter(minor -> minor > 0));
+    }
+
+    static Comparison comparison(Targets.All targets, ComparedRow... rows) {
+        ComparedRow sum = new ComparedRow(
+                ComparedRow.TOTAL,
+                "All together",
+                Optional.empty(),
+                0,
+                Arrays.stream(rows).mapToLong(ComparedRow::people).sum(),
+                Arrays.stream(rows).mapToLong(ComparedRow::people).sum(),
+                Map.of(
+                        OutcomeKind.BOOKING,
+                        Arrays.stream(rows)
+                                .map(row -> row.credited(OutcomeKind.BOOKING))
+                                .reduce(Credited.none(), Credited::plus)),
+                Optional.of(Arrays.stream(rows)
+                        .mapToLong(row -> row.spendMinor().orElse(0L))
+                        .sum()));
+        return new Comparison(Grouping.SOURCE, List.of(rows), sum, 0, targets);
+    }
+}
