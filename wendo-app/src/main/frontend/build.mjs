@@ -51,6 +51,7 @@ copyFileSync("node_modules/@ip-location-db/geo-whois-asn-country-mmdb/geo-whois-
 for (const weight of ["400Regular", "600SemiBold"]) {
     copyFileSync(`node_modules/@expo-google-fonts/libre-franklin/${weight}/LibreFranklin_${weight}.ttf`, join(data, `print-${weight.slice(0, 3)}.ttf`));
 }
+copyFileSync("css/print.css", join(data, "print.css"));
 copyFileSync("node_modules/naughty-words/en.json", join(data, "offensive-words.json"));
 
 for (const folder of [assets, open]) {

@@ -91,6 +91,7 @@ class MigrationsTest {
                         "door_proof",
                         "door_opt_in",
                         "door_signpost",
+                        "door_report",
                         "door_form",
                         "door_messages_due",
                         "door_outgoing",

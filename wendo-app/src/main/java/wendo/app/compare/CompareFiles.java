@@ -28,9 +28,19 @@ class CompareFiles {
     private static final int RATE_DIGITS = 6;
 
     private final Comparisons comparisons;
+    private final ComparePdf pdf;
 
-    CompareFiles(Comparisons comparisons) {
+    CompareFiles(Comparisons comparisons, ComparePdf pdf) {
         this.comparisons = comparisons;
+        this.pdf = pdf;
+    }
+
+    @GetMapping("/compare/comparison.pdf")
+    void paper(CompareChoice look, PeriodChoice choice, Business business, HttpServletResponse response)
+            throws IOException {
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"comparison.pdf\"");
+        response.setContentType("application/pdf");
+        pdf.write(look, choice, business, response.getOutputStream());
     }
 
     @GetMapping("/compare/comparison.{format}")

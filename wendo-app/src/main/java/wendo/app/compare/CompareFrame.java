@@ -2,6 +2,8 @@ package wendo.app.compare;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import wendo.app.site.PeriodChoice;
@@ -24,16 +26,22 @@ class CompareFrame {
 
     /** @param key the group that the screen is of; empty text for none */
     void addTo(Model model, CompareChoice look, PeriodChoice choice, String key) {
-        model.addAttribute("key", key);
-        model.addAttribute(
+        Map<String, Object> all = new HashMap<>();
+        addTo(all, look, choice, key);
+        model.addAllAttributes(all);
+    }
+
+    void addTo(Map<String, Object> model, CompareChoice look, PeriodChoice choice, String key) {
+        model.put("key", key);
+        model.put(
                 "keep", look.query() + (key.isEmpty() ? "" : "&key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)));
-        model.addAttribute("look", look);
-        model.addAttribute("groupings", Grouping.values());
-        model.addAttribute("kinds", OutcomeKind.values());
-        model.addAttribute("models", ModelName.values());
-        model.addAttribute("clocks", CreditClock.values());
-        model.addAttribute("with", ComparedWith.values());
-        model.addAttribute("choice", choice);
-        model.addAttribute("ribbon", ribbons.draw(choice, look.comparedWith().period(choice.period())));
+        model.put("look", look);
+        model.put("groupings", Grouping.values());
+        model.put("kinds", OutcomeKind.values());
+        model.put("models", ModelName.values());
+        model.put("clocks", CreditClock.values());
+        model.put("with", ComparedWith.values());
+        model.put("choice", choice);
+        model.put("ribbon", ribbons.draw(choice, look.comparedWith().period(choice.period())));
     }
 }

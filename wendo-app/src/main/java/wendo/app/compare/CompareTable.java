@@ -22,8 +22,10 @@ record CompareTable(List<Line> lines, Line total) {
     record Line(
             ComparedRow row,
             String rate,
+            String rateRange,
             Optional<Plot> ratePlot,
             String cost,
+            String costRange,
             Optional<Plot> costPlot,
             Optional<Judged> judged,
             String against,
@@ -49,8 +51,10 @@ record CompareTable(List<Line> lines, Line total) {
             lines.add(new Line(
                     row,
                     rates.get(i).shown(),
+                    rates.get(i).range(figures::percent),
                     Plot.of(rates.get(i), rateAxis, averageRate),
                     costs.get(i).shown(),
+                    costs.get(i).range(figures::moneyShort),
                     Plot.of(costs.get(i), costAxis, held(judged)),
                     isJudged ? Optional.of(judged) : Optional.empty(),
                     isJudged ? judged.against(figures) : "",

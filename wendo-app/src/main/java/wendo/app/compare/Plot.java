@@ -3,6 +3,7 @@ package wendo.app.compare;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import wendo.app.site.Figures;
@@ -21,6 +22,14 @@ record Plot(Optional<Double> dot, double low, double high, boolean isCut, Option
 
     /** What is drawn: a value, its interval, and both as text. */
     record Given(OptionalDouble value, Optional<Interval> interval, String shown, String words) {
+
+        /** The interval alone, in figures; empty text without one. */
+        String range(DoubleFunction<String> written) {
+            return interval.map(bounds -> Double.isFinite(bounds.high())
+                            ? written.apply(bounds.low()) + " to " + written.apply(bounds.high())
+                            : "over " + written.apply(bounds.low()))
+                    .orElse("");
+        }
 
         static Given ofCost(CostPer cost, Figures figures) {
             OptionalDouble value = cost.valueMinor();

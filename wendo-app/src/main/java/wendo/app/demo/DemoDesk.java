@@ -1,11 +1,13 @@
 package wendo.app.demo;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.Told;
+import wendo.simulation.MarramPoint;
 
 /** What the demo business has set up beside its links: a form, a follow-up plan, a round and codes. */
 @Component
@@ -23,15 +25,15 @@ class DemoDesk {
     }
 
     /** Who a lead is of: invented, the same each time for one reference. */
-    static Told told(OutcomeKind kind, String reference) {
+    static Told told(OutcomeKind kind, String reference, Optional<String> code) {
         if (kind != OutcomeKind.LEAD) {
-            return Told.none();
+            return new Told("", "", "", code.orElse(""), "", "", "");
         }
         int number = Math.floorMod(reference.hashCode() * 31 + 7, FIRST.size() * LAST.size());
         String first = FIRST.get(number % FIRST.size());
         String last = LAST.get(number / FIRST.size());
         String email = "%s.%s.%s@post.example".formatted(first, last, reference.replaceAll("[^0-9A-Za-z]", ""));
-        return new Told(first + " " + last, email.toLowerCase(java.util.Locale.ROOT), "", "", "", "", "");
+        return new Told(first + " " + last, email.toLowerCase(java.util.Locale.ROOT), "", code.orElse(""), "", "", "");
     }
 
     /** Runs in the business's scope, once. */
@@ -81,10 +83,15 @@ class DemoDesk {
                         "insert into handover values (?, 'business', ?, 'round', null, ?, '', '{}', 'Came by {source|nobody knows what}.', true, ?)")
                 .params(business, business, round, plan)
                 .update();
+        code(business, "Saltgrass Campsite", "SALTGRASS10");
+        MarramPoint.WORLD.sources().forEach(source -> code(business, source.name(), source.code()));
+    }
+
+    private void code(UUID business, String source, String code) {
         jdbc.sql("""
                         insert into source_clue
-                        select ?, 'code', 'SALTGRASS10', 'SALTGRASS10', id, now(), 'Maren Holt' from source where name = 'Saltgrass Campsite'
-                        """).param(business).update();
+                        select ?, 'code', ?, ?, id, now(), 'Maren Holt' from source where name = ?
+                        """).params(business, code, code, source).update();
     }
 
     /** Leads that are some days old have been worked on. Runs in the business's scope. */

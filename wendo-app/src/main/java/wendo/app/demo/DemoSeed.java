@@ -9,9 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Business;
@@ -26,6 +28,7 @@ import wendo.app.outcomes.Reporter;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.app.spend.Spends;
+import wendo.app.targets.Target;
 import wendo.app.targets.Targets;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
@@ -33,6 +36,13 @@ import wendo.core.links.Device;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
+import wendo.core.outcomes.Told;
+import wendo.simulation.Browsers;
+import wendo.simulation.MarramPoint;
+import wendo.simulation.Season;
+import wendo.simulation.SeasonSimulation;
+import wendo.simulation.TrueSource;
 
 /** Fills the demo business with its season, and on later starts with what has happened since. */
 @Component
@@ -92,31 +102,69 @@ class DemoSeed {
         Instant now = clock.instant();
         Filled before = scope.within(business.id(), this::find)
                 .orElseGet(() -> scope.within(business.id(), () -> begin(business, siteOrigin)));
-        Season season = SeasonSimulation.play(before.firstDay(), business.zone(), now);
+        Season season = SeasonSimulation.play(
+                MarramPoint.WORLD, SeasonSimulation.SEED, before.firstDay(), business.zone(), now);
         Map<String, Placed> placed = scope.within(business.id(), this::placedLinks);
         visits.store(season.visits().stream()
+                .filter(visit -> !visit.isTest())
                 .filter(visit -> visit.click().arrivedAt().isAfter(before.until()))
                 .map(visit -> logged(visit, Objects.requireNonNull(placed.get(visit.slug())), business))
                 .toList());
         scope.within(business.id(), () -> {
-            outcomes.recordAll(
-                    season.outcomes().stream()
-                            .filter(outcome -> outcome.at().isAfter(before.until()))
-                            .map(outcome -> new OutcomeReport(
-                                    outcome.kind(),
-                                    outcome.reference(),
-                                    OptionalLong.of(outcome.valueMinor()),
-                                    outcome.click(),
-                                    Optional.of(outcome.at()),
-                                    Optional.empty(),
-                                    OptionalLong.empty(),
-                                    DemoDesk.told(outcome.kind(), outcome.reference())))
-                            .toList(),
-                    Reporter.SITE_TAG);
+            List<Season.Did> done = season.outcomes();
+            record(done, before.until(), DemoSeed::reported, Season.Did::reportedAt, Reporter.SITE_TAG);
+            record(
+                    done.stream().filter(did -> takenBackBy(did, now)).toList(),
+                    before.until(),
+                    DemoSeed::takenBack,
+                    did -> did.takenBack().orElseThrow().at(),
+                    Reporter.SERVER);
             return jdbc.sql("update demo_season set filled_until = ?")
                     .param(Timestamp.from(now))
                     .update();
         });
+    }
+
+    private void record(
+            List<Season.Did> done,
+            Instant after,
+            Function<Season.Did, OutcomeReport> report,
+            Function<Season.Did, Instant> heardAt,
+            Reporter reporter) {
+        outcomes.recordAll(
+                done.stream()
+                        .filter(did -> heardAt.apply(did).isAfter(after))
+                        .map(report)
+                        .toList(),
+                reporter);
+    }
+
+    private static OutcomeReport reported(Season.Did did) {
+        return new OutcomeReport(
+                did.kind(),
+                did.reference(),
+                OptionalLong.of(did.valueMinor()),
+                did.click(),
+                Optional.of(did.at()),
+                Optional.empty(),
+                OptionalLong.empty(),
+                DemoDesk.told(did.kind(), did.reference(), did.code()));
+    }
+
+    private static boolean takenBackBy(Season.Did did, Instant now) {
+        return did.takenBack().filter(refund -> !refund.at().isAfter(now)).isPresent();
+    }
+
+    private static OutcomeReport takenBack(Season.Did did) {
+        return new OutcomeReport(
+                did.kind(),
+                did.reference(),
+                OptionalLong.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of(OutcomeStatus.REFUNDED),
+                OptionalLong.of(did.takenBack().orElseThrow().minor()),
+                Told.none());
     }
 
     /** What the people of the business did meanwhile. */
@@ -156,12 +204,13 @@ class DemoSeed {
         jdbc.sql("insert into demo_season values (?, ?, ?)")
                 .params(business.id().value(), firstDay, Timestamp.from(filled.until()))
                 .update();
-        for (TrueSource truth : MarramPoint.SOURCES) {
+        for (TrueSource truth : MarramPoint.WORLD.sources()) {
             SourceListed source = sources.findOrCreate(truth.name(), truth.channel());
             truth.links().forEach(link -> issue(truth, link, siteOrigin));
             truth.costs().forEach(cost -> spends.enter(source.id(), lump(firstDay, cost), cost.note(), "Maren Holt"));
         }
-        targets.set(Optional.empty(), MarramPoint.TARGET);
+        targets.set(
+                Optional.empty(), new Target(MarramPoint.CEILINGS_MINOR, OptionalInt.of(MarramPoint.MARGIN_PERCENT)));
         schedule(firstDay);
         desk.setUp(business.id().value());
         pages.setUp(business, firstDay);

@@ -25,6 +25,7 @@ import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
 import wendo.app.links.LinkHosts;
+import wendo.simulation.MarramPoint;
 
 /** Makes the demo business on the first start, and on each start writes down how it is reached. */
 @Component

@@ -100,6 +100,37 @@ class CreditJourneyTest extends Journey {
                 .containsText("0.50");
     }
 
+    @Test
+    void a_report_is_shared_opened_signed_out_and_taken_back() {
+        choose("Compare");
+        choose("channels");
+        choose("Share a report");
+        looks_right("sharing");
+        page.getByLabel("Title, as its reader sees it").fill("Which channels earn");
+        page.getByLabel("Campaigns by month").check();
+        button("Share it");
+        String address = page.locator("section a code").first().textContent();
+        com.microsoft.playwright.BrowserContext stranger =
+                page.context().browser().newContext();
+        Page outside = stranger.newPage();
+        outside.setViewportSize(390, 844);
+        outside.navigate(address);
+        assertThat(outside.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                        .first())
+                .hasText("Which channels earn");
+        assertThat(outside.locator("tr", new Page.LocatorOptions().setHasText("Print"))
+                        .first())
+                .containsText("1");
+        assertThat(Browser.axe(outside)).isEmpty();
+        assertThat(outside.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
+                .isEqualTo(true);
+        page.locator("form[action*=revoke] button").first().click();
+        assertThat(page.getByText("Taken back on")).isVisible();
+        outside.reload();
+        assertThat(outside.getByText("This report cannot be opened")).isVisible();
+        stranger.close();
+    }
+
     private void looks_right(String what) {
         assertThat(Browser.axe(page)).as(what).isEmpty();
         assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))

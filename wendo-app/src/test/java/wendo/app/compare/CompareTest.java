@@ -147,7 +147,7 @@ class CompareTest extends SmallSeason {
             assertThat(total.getCell(7).getNumericCellValue()).isEqualTo(265.09);
             assertThat(total.getCell(5).getNumericCellValue()).isEqualTo(2);
         }
-        assertThat(person.get("/compare/comparison.pdf").statusCode()).isEqualTo(404);
+        assertThat(person.get("/compare/comparison.doc").statusCode()).isEqualTo(404);
     }
 
     @Test

@@ -1,4 +1,4 @@
-package wendo.app.demo;
+package wendo.simulation;
 
 import java.util.List;
 import java.util.SplittableRandom;
@@ -6,7 +6,7 @@ import java.util.UUID;
 import wendo.core.links.Channel;
 
 /** What simulated visitors say of themselves. The names of browsers are those that real ones send. */
-final class Browsers {
+public final class Browsers {
     private static final List<String> ORDINARY = List.of(
             "Mozilla/5.0 (Linux; Android 15; Mobile) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/150.0.0.0 Mobile Safari/537.36",
             "Mozilla/5.0 (iPhone; CPU iPhone OS 19_2 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/19.2 Mobile/15E148 Safari/604.1",
@@ -23,7 +23,7 @@ final class Browsers {
     private Browsers() {}
 
     /** Most live near; the season's own dice are left alone. */
-    static String country(UUID visitor) {
+    public static String country(UUID visitor) {
         return COUNTRIES.get((int) Long.remainderUnsigned(visitor.getLeastSignificantBits(), COUNTRIES.size()));
     }
 

@@ -1,7 +1,9 @@
-package wendo.app.demo;
+package wendo.simulation;
 
 import java.util.List;
+import java.util.Locale;
 import wendo.core.links.Channel;
+import wendo.core.outcomes.OutcomeKind;
 
 /**
  * What is true of a source in the simulation, whatever Wendo may conclude from what it sees.
@@ -11,7 +13,7 @@ import wendo.core.links.Channel;
  * @param leadRate chance that a person's touch here is followed by a lead; likewise the other two rates
  * @param costs what was paid for it
  */
-record TrueSource(
+public record TrueSource(
         String name,
         Channel channel,
         double peoplePerSeason,
@@ -23,13 +25,13 @@ record TrueSource(
         List<Placed> links) {
 
     /** A lump, from a week of the season (0 is the first) for a number of weeks. */
-    record Cost(int firstWeek, int weeks, long amountMinor, String note) {}
+    public record Cost(int firstWeek, int weeks, long amountMinor, String note) {}
 
     /** A link of the source from a week on. */
-    record Placed(int firstWeek, String campaign, String page, String slug) {}
+    public record Placed(int firstWeek, String campaign, String page, String slug) {}
 
     /** How people come over the weeks. */
-    enum Pattern {
+    public enum Pattern {
         /** As many each day, with the season. */
         STEADY,
         /** A few days' rush when it is put out, in the first week of each cost, then a long tail. */
@@ -38,8 +40,25 @@ record TrueSource(
         FORTNIGHTLY
     }
 
-    TrueSource {
+    public TrueSource {
         costs = List.copyOf(costs);
         links = List.copyOf(links);
+    }
+
+    /** The code that its people may give at the till. */
+    public String code() {
+        return links.get(0).slug().toUpperCase(Locale.ROOT).replace("-", "") + "5";
+    }
+
+    double rate(OutcomeKind kind) {
+        return switch (kind) {
+            case LEAD -> leadRate;
+            case BOOKING -> bookingRate;
+            case PURCHASE -> purchaseRate;
+        };
+    }
+
+    long costMinor() {
+        return costs.stream().mapToLong(Cost::amountMinor).sum();
     }
 }
