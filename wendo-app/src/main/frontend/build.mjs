@@ -41,6 +41,7 @@ for (const folder of [assets, open]) copyFileSync("css/mark.svg", join(folder, "
 execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/app.css", "-o", join(assets, "app.css")], quiet);
 execFileSync("node_modules/.bin/tailwindcss", ["--minify", "-i", "css/open.css", "-o", join(open, "open.css")], quiet);
 await build({ entryPoints: ["js/app.js"], outfile: join(assets, "app.js"), bundle: true, minify: true, target: "es2020", logLevel: "warning" });
+await build({ entryPoints: ["js/chart.js"], outfile: join(assets, "chart.js"), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
 for (const folder of [assets, open]) copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(folder, "htmx.js"));
 

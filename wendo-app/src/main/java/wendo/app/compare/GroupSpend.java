@@ -65,7 +65,9 @@ class GroupSpend {
         Map<UUID, List<Weight>> weights = new HashMap<>();
         Map<UUID, Long> whole = new HashMap<>();
         spends.parts(period).forEach(part -> {
-            if (part.link().isPresent()) {
+            if (part.campaign().isPresent() && grouping == Grouping.CAMPAIGN) {
+                byKey.merge(part.campaign().get().toString(), part.minor(), Long::sum);
+            } else if (part.link().isPresent()) {
                 byKey.merge(keyOf(part.link().get(), grouping), part.minor(), Long::sum);
             } else {
                 whole.merge(part.source(), part.minor(), Long::sum);

@@ -23,6 +23,11 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling) {
         return judgement().isPresent();
     }
 
+    /** Whether it earns or loses by something that was set. */
+    boolean isDecided() {
+        return isPossible() && !isByAverage() && verdict() != Verdict.TOO_EARLY;
+    }
+
     private boolean isByAverage() {
         return ceiling.map(Ceiling::isAverage).orElse(true);
     }

@@ -46,7 +46,8 @@ class ClueStore {
                         select * from (
                             select 'contact', case when r.email = o.email then o.email else o.phone end, l.source_id
                             from o
-                            join recipient r on (r.email = o.email and o.email <> '') or (r.phone = o.phone and o.phone <> '')
+                            join recipient r on not r.held_out
+                                and ((r.email = o.email and o.email <> '') or (r.phone = o.phone and o.phone <> ''))
                             join link l on l.id = r.link_id
                             join recipient_list m on m.id = r.list_id and m.made_at <= o.occurred_at
                             order by m.made_at desc limit 1) sent

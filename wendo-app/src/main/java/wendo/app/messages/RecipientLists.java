@@ -7,6 +7,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -123,14 +124,19 @@ class RecipientLists {
                 : "";
     }
 
-    /** Gives everybody without a fault a code; made once. */
+    /**
+     * Gives everybody without a fault a code; made once.
+     *
+     * @param heldOutPercent of them get none: they are drawn by lot and are not to be written to
+     */
     @Transactional
-    boolean make(Listed list) {
+    boolean make(Listed list, int heldOutPercent) {
         boolean isFirst = jdbc.sql("update recipient_list set made_at = ? where id = ? and made_at is null")
                         .params(Timestamp.from(clock.instant()), list.id())
                         .update()
                 == 1;
         if (isFirst) {
+            holdOut(list.id(), heldOutPercent);
             Set<String> taken =
                     new HashSet<>(jdbc.sql("select code from recipient where link_id = ? and code is not null")
                             .param(list.link())
@@ -143,6 +149,19 @@ class RecipientLists {
             batches.batchUpdate("update recipient set code = ? where list_id = ? and line = ?", rows);
         }
         return isFirst;
+    }
+
+    private void holdOut(UUID list, int percent) {
+        List<Integer> lines = new ArrayList<>(people(list).stream()
+                .filter(person -> person.fault().isEmpty())
+                .map(Person::line)
+                .toList());
+        Collections.shuffle(lines, random);
+        batches.batchUpdate(
+                "update recipient set held_out = true, fault = ? where list_id = ? and line = ?",
+                lines.subList(0, lines.size() * percent / 100).stream()
+                        .map(line -> new Object[] {"Held out by lot: write nothing to them.", list, line})
+                        .toList());
     }
 
     private String free(Set<String> taken) {

@@ -36,6 +36,9 @@ import wendo.app.tables.TableWriter;
 class RecipientPages {
     private static final int SHOWN = 8;
 
+    /** Of a hundred; who holds out more than half has not mailed a list. */
+    private static final int MAX_HELD_OUT = 50;
+
     private final LinkKeeping links;
     private final Messages messages;
     private final RecipientLists lists;
@@ -136,6 +139,10 @@ class RecipientPages {
         String text = typed.getOrDefault("text", "").replace("\r\n", "\n");
         Map<String, String> faults = new HashMap<>();
         Refusal.tooLong(faults, "text", text, MessageForm.MAX_TEXT);
+        String part = typed.getOrDefault("heldOut", "0").strip();
+        if (!part.matches("\\d{1,2}") || Integer.parseInt(part) > MAX_HELD_OUT) {
+            faults.put("heldOut", "A whole number, 0 to %d.".formatted(MAX_HELD_OUT));
+        }
         if (!faults.isEmpty()) {
             return Refusal.of(show(list, faults)).addObject("typedText", text);
         }
@@ -146,7 +153,7 @@ class RecipientPages {
                     text,
                     business);
             if (!make.isEmpty()) {
-                lists.make(list(id));
+                lists.make(list(id), Integer.parseInt(part));
             }
         }
         return new ModelAndView("redirect:/recipients/" + id);

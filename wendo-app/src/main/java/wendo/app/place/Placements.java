@@ -54,6 +54,7 @@ class Placements {
         String note = "%s: %s".formatted(link.name(), placement.place());
         Optional<UUID> spend = cost.map(amount -> spends.enter(
                 link.belongs().source(),
+                link.id(),
                 new LumpSpend(amount, Period.ofDays(placement.placedOn(), placement.endsOn())),
                 note.length() <= MAX_SPEND_NOTE ? note : note.substring(0, MAX_SPEND_NOTE),
                 by));
@@ -91,7 +92,7 @@ class Placements {
     List<Listed> list(UUID link) {
         return jdbc.sql("""
                         select p.id, p.place, p.placed_on, p.ends_on, p.copies, e.amount_minor, p.note, p.created_by
-                        from placement p left join spend e on e.id = p.spend_id
+                        from placement p left join spend e on e.id = p.spend_id and e.removed_at is null
                         where p.link_id = ? order by p.placed_on desc, p.created_at desc
                         """)
                 .param(link)

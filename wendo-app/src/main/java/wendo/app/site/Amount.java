@@ -57,4 +57,13 @@ public record Amount(long minor) {
                 .toPlainString()
                 .replace('.', DecimalFormatSymbols.getInstance(locale).getDecimalSeparator());
     }
+
+    /** A price of one of many as {@link #unitPrice} would read it again. */
+    public static String typed(UnitPrice price, CurrencyUnit currency, Locale locale) {
+        BigDecimal amount = BigDecimal.valueOf(price.millis(), currency.getDecimalPlaces() + 3)
+                .stripTrailingZeros();
+        return amount.setScale(Math.max(amount.scale(), currency.getDecimalPlaces()))
+                .toPlainString()
+                .replace('.', DecimalFormatSymbols.getInstance(locale).getDecimalSeparator());
+    }
 }

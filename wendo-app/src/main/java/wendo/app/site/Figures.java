@@ -10,12 +10,18 @@ import java.time.format.DateTimeFormatter;
 import java.util.Currency;
 import java.util.Locale;
 import org.joda.money.CurrencyUnit;
+import wendo.core.measure.UnitPrice;
 
 /** Writes numbers, money and times as a business reads them. Templates know it as {@code figures}. */
 public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
 
     public String count(long number) {
         return NumberFormat.getIntegerInstance(locale).format(number);
+    }
+
+    /** An exact amount as programs write it. */
+    public String plain(long minor) {
+        return BigDecimal.valueOf(minor, currency.getDecimalPlaces()).toPlainString();
     }
 
     /** An exact amount, with its pennies. */
@@ -27,6 +33,13 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
     public String money(double minor) {
         BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());
         return format(amount.setScale(currency.getDecimalPlaces(), RoundingMode.HALF_UP), currency.getDecimalPlaces());
+    }
+
+    /** The price of one of many, with as many decimals as it has. */
+    public String money(UnitPrice price) {
+        BigDecimal amount = BigDecimal.valueOf(price.millis(), currency.getDecimalPlaces() + 3)
+                .stripTrailingZeros();
+        return format(amount, Math.max(amount.scale(), currency.getDecimalPlaces()));
     }
 
     /** An amount for a table of many: pennies only below 100. */

@@ -1,14 +1,20 @@
 package wendo.app.today;
 
 import java.time.Clock;
-import java.time.Duration;
+import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.compare.Answer;
 import wendo.app.compare.CompareChoice;
@@ -22,22 +28,24 @@ import wendo.core.measure.Period;
 @Controller
 @RequestMapping("/today")
 class TodayPages {
-    private static final Duration QUIET_AFTER = Duration.ofDays(7);
+    private static final int MAX_DAYS = 366;
 
     private final TodayQueries queries;
+    private final Tasks tasks;
+    private final PutOffs putOffs;
     private final Comparisons comparisons;
     private final Ribbons ribbons;
     private final Clock clock;
 
-    TodayPages(TodayQueries queries, Comparisons comparisons, Ribbons ribbons, Clock clock) {
+    TodayPages(
+            TodayQueries queries, Tasks tasks, PutOffs putOffs, Comparisons comparisons, Ribbons ribbons, Clock clock) {
         this.queries = queries;
+        this.tasks = tasks;
+        this.putOffs = putOffs;
         this.comparisons = comparisons;
         this.ribbons = ribbons;
         this.clock = clock;
     }
-
-    /** Something that needs a person, and where it is put right. */
-    record Task(String what, String why, String address, String action) {}
 
     @GetMapping
     String page(PeriodChoice choice, Business business, Model model) {
@@ -56,11 +64,27 @@ class TodayPages {
                         comparisons.compare(choice.period(), business, CompareChoice.usual()),
                         CompareChoice.usual(),
                         figures));
-        model.addAttribute("tasks", tasks(business, today, choice.period()));
+        addTasks(choice, business, today, model);
         model.addAttribute("arrivals", queries.arrivals());
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
         return "today/page";
+    }
+
+    private void addTasks(PeriodChoice choice, Business business, LocalDate today, Model model) {
+        Map<String, LocalDate> until = putOffs.after(today);
+        List<Task> all = tasks.of(business, choice.period());
+        model.addAttribute(
+                "tasks",
+                all.stream().filter(task -> !until.containsKey(task.key())).toList());
+        model.addAttribute(
+                "putOff",
+                all.stream()
+                        .flatMap(task -> Optional.ofNullable(until.get(task.key())).map(task::withPutOff).stream())
+                        .toList());
+        model.addAttribute("tomorrow", today.plusDays(1));
+        model.addAttribute("nextWeek", today.plusDays(7));
+        model.addAttribute("farthest", today.plusDays(MAX_DAYS));
     }
 
     @GetMapping("/arrivals")
@@ -69,46 +93,33 @@ class TodayPages {
         return "today/page :: arrivals";
     }
 
-    private List<Task> tasks(Business business, LocalDate today, Period period) {
-        List<Task> tasks = new ArrayList<>();
-        for (TodayQueries.Wanting source : queries.withoutSpend(period)) {
-            tasks.add(new Task(
-                    "Spend is missing for " + source.name(),
-                    "%d people came by it in this period; without spend it has no cost.".formatted(source.number()),
-                    "/spend",
-                    "Enter spend"));
+    @PostMapping("/put-off")
+    String putOff(
+            @RequestParam String key,
+            @RequestParam String until,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person) {
+        LocalDate today = business.today(clock);
+        LocalDate day = day(until)
+                .filter(one -> one.isAfter(today) && !one.isAfter(today.plusDays(MAX_DAYS)))
+                .filter(one -> !key.isBlank() && key.length() <= PutOffs.MAX_KEY)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        putOffs.putOff(key, day, person.name());
+        return "redirect:/today?" + choice.query();
+    }
+
+    @PostMapping("/bring-back")
+    String bringBack(@RequestParam String key, PeriodChoice choice) {
+        putOffs.bringBack(key);
+        return "redirect:/today?" + choice.query();
+    }
+
+    private static Optional<LocalDate> day(String text) {
+        try {
+            return Optional.of(LocalDate.parse(text));
+        } catch (DateTimeException e) {
+            return Optional.empty();
         }
-        for (TodayQueries.Wanting link : queries.neverVisited(clock.instant().minus(QUIET_AFTER))) {
-            tasks.add(new Task(
-                    link.name() + " was never opened",
-                    "It was issued over a week ago. Was it placed, and does it read right?",
-                    "/links/" + link.id() + "/proof",
-                    "Prove it"));
-        }
-        long leads = queries.leadsOfNobody();
-        if (leads > 0) {
-            tasks.add(new Task(
-                    leads == 1 ? "1 lead is nobody's" : leads + " leads are nobody's",
-                    "Give them to somebody, or say who gets leads from now on.",
-                    "/leads?whose=nobodys",
-                    "See them"));
-        }
-        long codes = queries.codesOfNothing();
-        if (codes > 0) {
-            tasks.add(new Task(
-                    codes == 1 ? "1 code matches no source" : codes + " codes match no source",
-                    "They were given with outcomes. Say which source each stands for.",
-                    "/setup/codes",
-                    "Match codes"));
-        }
-        long unjoined = queries.unjoinedSince(today.minusDays(6), business.zone());
-        if (unjoined > 0) {
-            tasks.add(new Task(
-                    unjoined == 1 ? "1 outcome has no known source" : unjoined + " outcomes have no known source",
-                    "In the last 7 days. The ledger says what is missing with each.",
-                    "/outcomes?period=7d",
-                    "See the ledger"));
-        }
-        return tasks;
     }
 }

@@ -42,6 +42,9 @@ class TodayQueries {
     /** Something that needs a person. */
     record Wanting(String id, String name, long number) {}
 
+    /** A link that nobody has opened. */
+    record Unvisited(String id, String name, Optional<LocalDate> placedOn) {}
+
     @Transactional(readOnly = true)
     Brought brought(Period period, ZoneId zone) {
         return jdbc.sql("""
@@ -90,35 +93,31 @@ class TodayQueries {
                 .list();
     }
 
-    /** Links that were issued before this instant and that nobody has opened. */
+    /** Links that nobody has opened: those placed before today, and those issued before an instant. */
     @Transactional(readOnly = true)
-    List<Wanting> neverVisited(Instant issuedBefore) {
+    List<Unvisited> neverVisited(Instant issuedBefore, LocalDate today) {
         return jdbc.sql("""
-                        select l.id, l.name, 0 from link l
-                        where l.created_at < ? and l.archived_at is null
+                        select l.id, l.name, p.placed_on
+                        from link l
+                        left join lateral (select min(placed_on) as placed_on from placement where link_id = l.id) p on true
+                        where l.archived_at is null and (p.placed_on < ? or l.created_at < ?)
                             and not exists (select from visit_sum v where v.link_id = l.id)
-                        order by l.created_at limit 5
+                        order by p.placed_on nulls last, l.created_at limit 5
                         """)
-                .param(Timestamp.from(issuedBefore))
-                .query((row, number) -> new Wanting(row.getString(1), row.getString(2), row.getLong(3)))
+                .params(today, Timestamp.from(issuedBefore))
+                .query((row, number) -> new Unvisited(
+                        row.getString(1), row.getString(2), Optional.ofNullable(row.getObject(3, LocalDate.class))))
                 .list();
     }
 
-    /** Sources that people came by, and that no spend is entered for in the period. */
+    /** Pages that links lead to and that do not answer, most links first. */
     @Transactional(readOnly = true)
-    List<Wanting> withoutSpend(Period period) {
+    List<Wanting> failingDestinations() {
         return jdbc.sql("""
-                        with unpaid as materialized (
-                            select s.id, s.name from source s
-                            where not exists (select from spend e
-                                where e.source_id = s.id and e.first_day < :end and e.last_day >= :start))
-                        select u.id, u.name, sum(p.people) as people
-                        from visit_person_sum p join unpaid u on u.id = p.scope_id
-                        where p.scope = 'source' and p.day >= :start and p.day < :end and p.day_before < :start
-                        group by u.id, u.name order by people desc, u.name limit 5
+                        select d.id, d.address, count(l.id) as links
+                        from destination d join link l on l.destination_id = d.id and l.archived_at is null
+                        where d.failing_since is not null group by d.id, d.address order by links desc, d.address limit 5
                         """)
-                .param("start", period.startInclusive())
-                .param("end", period.endExclusive())
                 .query((row, number) -> new Wanting(row.getString(1), row.getString(2), row.getLong(3)))
                 .list();
     }

@@ -67,7 +67,8 @@ class PlaceTest extends WendoTest {
                         .query(UUID.class)
                         .single());
         person.form(page, page + "/" + first + "/remove");
-        assertThat(count(tenant, "select count(*) from spend")).isZero();
+        assertThat(count(tenant, "select count(*) from spend where removed_at is null"))
+                .isZero();
         assertThat(person.get(page).body()).doesNotContain("Letterboxes in Rill", "After the market");
         assertThat(person.form(page, page + "/" + first + "/remove").statusCode())
                 .isEqualTo(404);

@@ -41,10 +41,76 @@ class TodayTest extends WendoTest {
         assertThat(page)
                 .contains(
                         "Forgotten · Spring was never opened",
-                        "/proof\">Prove it",
+                        "/proof\"><span>Prove it",
                         "Spend is missing for Opened",
                         "1 outcome has no known source")
                 .doesNotContain("Opened · Spring was never", "Spend is missing for Forgotten");
+    }
+
+    @Test
+    void what_is_put_off_comes_back_on_its_day_or_when_it_is_asked_for() {
+        Tenant tenant = tenant("Rail & Reed");
+        http().post(tenant.apiKey(), "/api/v1/outcomes", "{\"kind\": \"booking\", \"reference\": \"B-1\"}");
+        Http person = http().signIn(tenant.email());
+        String tomorrow =
+                java.time.LocalDate.now(java.time.ZoneOffset.UTC).plusDays(2).toString();
+        assertThat(person.get("/today").body())
+                .contains("1 outcome has no known source")
+                .doesNotContain("1 put off");
+        assertThat(person.form("/today", "/today/put-off", "key", "unjoined", "until", tomorrow)
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(person.get("/today").body()).contains("1 put off", "Bring back", "Nothing: no link waits");
+        in(
+                tenant,
+                () -> jdbc.sql("update put_off set until_day = current_date - 1")
+                        .update());
+        assertThat(person.get("/today").body()).as("its day has come").doesNotContain("1 put off");
+        person.form("/today", "/today/put-off", "key", "unjoined", "until", tomorrow);
+        person.form("/today", "/today/bring-back", "key", "unjoined");
+        assertThat(person.get("/today").body()).doesNotContain("1 put off");
+        for (String until : List.of("2020-01-01", "soon", "2999-01-01")) {
+            assertThat(person.form("/today", "/today/put-off", "key", "unjoined", "until", until)
+                            .statusCode())
+                    .as(until)
+                    .isEqualTo(400);
+        }
+    }
+
+    /** Twelve bookings of £1,200 that came last week make a source earn which a week ago had brought nothing. */
+    @Test
+    void a_page_that_fails_and_a_verdict_that_changed_are_told_of() {
+        Tenant tenant = tenant("Rail & Reed");
+        http().issue(tenant.apiKey(), "https://rail.example/", "Spring", "Postcards");
+        in(
+                tenant,
+                () -> jdbc.sql("update destination set failing_since = now(), problem = 'gone'")
+                        .update());
+        in(tenant, () -> jdbc.sql("""
+                        insert into spend (id, business_id, source_id, way, amount_minor, unit_millis, shared_by, first_day, last_day,
+                            note, created_at, created_by)
+                        select gen_random_uuid(), business_id, id, 'lump', 120000, 0, '', current_date - 60, current_date - 30, '',
+                            now(), '' from source where name = 'Postcards'
+                        """).update());
+        in(tenant, () -> jdbc.sql("""
+                        insert into target (business_id, booking_minor) select business_id, 25000 from source where name = 'Postcards'
+                        """).update());
+        for (int i = 0; i < 12; i++) {
+            http().post(
+                            tenant.apiKey(),
+                            "/api/v1/outcomes",
+                            "{\"kind\": \"booking\", \"reference\": \"B-%d\", \"answer\": \"Postcards\"}".formatted(i));
+        }
+        await(
+                "they are credited",
+                () -> count(tenant, "select count(*) from credit where source_id is not null") == 12);
+        String page = http().signIn(tenant.email()).get("/today").body();
+        assertThat(page)
+                .contains(
+                        "A page does not answer: https://rail.example/",
+                        "1 link leads to it.",
+                        "Postcards is earning now",
+                        "A week ago it was losing, going by bookings.");
     }
 
     @Test

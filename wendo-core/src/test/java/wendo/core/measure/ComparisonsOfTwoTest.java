@@ -90,4 +90,16 @@ class ComparisonsOfTwoTest {
         assertThat(SampleSize.perWay(0.03, 0.02)).isEqualTo(3826);
         assertThatThrownBy(() -> SampleSize.perWay(0.1, 0.1)).hasMessageContaining("Two different rates");
     }
+
+    /** Newcombe 1998, 56/70 − 48/80: 0.0524 to 0.3339, here of 70 people who were mailed. */
+    @Test
+    void what_a_mailing_brought_beyond_those_held_out() {
+        HeldOut.Extra extra =
+                new HeldOut(new Rate(56, 70), new Rate(48, 80)).extra().orElseThrow();
+        assertThat(extra.value()).isCloseTo(14, within(1e-9));
+        assertThat(extra.low()).isCloseTo(0.0524 * 70, within(0.004));
+        assertThat(extra.high()).isCloseTo(0.3339 * 70, within(0.004));
+        assertThat(extra.isClear()).isTrue();
+        assertThat(new HeldOut(new Rate(5, 70), new Rate(0, 0)).extra()).isEmpty();
+    }
 }

@@ -1,0 +1,46 @@
+package wendo.app.compare;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import wendo.app.business.Business;
+import wendo.core.measure.Period;
+
+/** Which verdicts the last week has changed. */
+@Service
+public class VerdictChanges {
+    /** Of a shorter period a week is most of it, and verdicts come and go. */
+    private static final int LEAST_DAYS = 28;
+
+    private final Comparisons comparisons;
+
+    VerdictChanges(Comparisons comparisons) {
+        this.comparisons = comparisons;
+    }
+
+    /** Of a period that goes on: what was known of it a week ago, beside now. Only what is decided now is news. */
+    public List<VerdictChange> sinceAWeek(Period period, Business business, LocalDate today) {
+        if (period.days() < LEAST_DAYS || period.endExclusive().isBefore(today)) {
+            return List.of();
+        }
+        CompareChoice look = CompareChoice.usual();
+        Comparison now = comparisons.compare(period, business, look);
+        Comparison then = comparisons.compare(
+                new Period(period.startInclusive(), period.endExclusive().minusDays(7)), business, look);
+        List<VerdictChange> changes = new ArrayList<>();
+        for (ComparedRow row : now.paid()) {
+            Judged judged = now.judged(row, look.kind());
+            then.find(row.key()).ifPresent(before -> add(changes, row, then.judged(before, look.kind()), judged));
+        }
+        return List.copyOf(changes);
+    }
+
+    private static void add(List<VerdictChange> changes, ComparedRow row, Judged before, Judged now) {
+        if (now.isDecided() && before.isPossible() && !before.words().equals(now.words())) {
+            row.source()
+                    .ifPresent(
+                            source -> changes.add(new VerdictChange(source, row.name(), before.words(), now.words())));
+        }
+    }
+}

@@ -1,0 +1,130 @@
+package wendo.app.today;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import wendo.app.business.Business;
+import wendo.app.compare.VerdictChange;
+import wendo.app.compare.VerdictChanges;
+import wendo.app.site.Figures;
+import wendo.app.spend.Spends;
+import wendo.core.measure.Period;
+
+/** Gathers what needs a person, most urgent first. */
+@Component
+class Tasks {
+    private static final Duration QUIET_AFTER = Duration.ofDays(7);
+    private static final int MOST_SPENDS = 5;
+
+    private final TodayQueries queries;
+    private final Spends spends;
+    private final VerdictChanges verdicts;
+    private final Clock clock;
+
+    Tasks(TodayQueries queries, Spends spends, VerdictChanges verdicts, Clock clock) {
+        this.queries = queries;
+        this.spends = spends;
+        this.verdicts = verdicts;
+        this.clock = clock;
+    }
+
+    List<Task> of(Business business, Period period) {
+        LocalDate today = business.today(clock);
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        List<Task> tasks = new ArrayList<>();
+        addDestinations(tasks);
+        addLeads(tasks);
+        addVerdicts(tasks, business, period, today);
+        addCodes(tasks);
+        addLinks(tasks, today, figures);
+        addSpend(tasks, period, business, figures);
+        addUnjoined(tasks, business, today);
+        return tasks;
+    }
+
+    private void addDestinations(List<Task> tasks) {
+        for (TodayQueries.Wanting page : queries.failingDestinations()) {
+            tasks.add(Task.of(
+                    "destination:" + page.id(),
+                    "A page does not answer: " + page.name(),
+                    page.number() == 1 ? "1 link leads to it." : page.number() + " links lead to it.",
+                    "/setup/destinations/" + page.id(),
+                    "See the page"));
+        }
+    }
+
+    private void addLeads(List<Task> tasks) {
+        long leads = queries.leadsOfNobody();
+        if (leads > 0) {
+            tasks.add(Task.of(
+                    "leads",
+                    leads == 1 ? "1 lead is nobody's" : leads + " leads are nobody's",
+                    "Give them to somebody, or say who gets leads from now on.",
+                    "/leads?whose=nobodys",
+                    "See them"));
+        }
+    }
+
+    private void addVerdicts(List<Task> tasks, Business business, Period period, LocalDate today) {
+        for (VerdictChange change : verdicts.sinceAWeek(period, business, today)) {
+            tasks.add(Task.of(
+                    "verdict:%s:%s".formatted(change.source(), change.now()),
+                    "%s is %s now".formatted(change.name(), change.now()),
+                    "A week ago it was %s, going by bookings.".formatted(change.before()),
+                    "/compare/one?key=" + change.source(),
+                    "See why"));
+        }
+    }
+
+    private void addCodes(List<Task> tasks) {
+        long codes = queries.codesOfNothing();
+        if (codes > 0) {
+            tasks.add(Task.of(
+                    "codes",
+                    codes == 1 ? "1 code matches no source" : codes + " codes match no source",
+                    "They were given with outcomes. Say which source each stands for.",
+                    "/setup/codes",
+                    "Match codes"));
+        }
+    }
+
+    private void addLinks(List<Task> tasks, LocalDate today, Figures figures) {
+        for (TodayQueries.Unvisited link : queries.neverVisited(clock.instant().minus(QUIET_AFTER), today)) {
+            tasks.add(Task.of(
+                    "link:" + link.id(),
+                    link.name() + " was never opened",
+                    link.placedOn()
+                            .map(day -> "It was placed on %s. Does it read right there?".formatted(figures.day(day)))
+                            .orElse("It was issued over a week ago. Was it placed, and does it read right?"),
+                    "/links/" + link.id() + "/proof",
+                    "Prove it"));
+        }
+    }
+
+    private void addSpend(List<Task> tasks, Period period, Business business, Figures figures) {
+        spends.missing(period, business.zone()).stream()
+                .limit(MOST_SPENDS)
+                .forEach(source -> tasks.add(Task.of(
+                        "spend:" + source.source(),
+                        "Spend is missing for " + source.name(),
+                        "%s people came by it in this period; without spend it has no cost and is not judged."
+                                .formatted(figures.count(source.people())),
+                        "/spend",
+                        "Enter spend")));
+    }
+
+    private void addUnjoined(List<Task> tasks, Business business, LocalDate today) {
+        long unjoined = queries.unjoinedSince(today.minusDays(6), business.zone());
+        if (unjoined > 0) {
+            tasks.add(Task.of(
+                    "unjoined",
+                    unjoined == 1 ? "1 outcome has no known source" : unjoined + " outcomes have no known source",
+                    "In the last 7 days. The ledger says what is missing with each.",
+                    "/outcomes?period=7d",
+                    "See the ledger"));
+        }
+    }
+}
