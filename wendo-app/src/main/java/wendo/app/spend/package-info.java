@@ -1,5 +1,5 @@
 /** Spend: what each source cost, as entered. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "campaigns", "site", "sources"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "campaigns", "site", "sources", "tables"})
 @NullMarked
 package wendo.app.spend;
 

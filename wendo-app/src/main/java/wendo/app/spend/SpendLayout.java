@@ -1,0 +1,58 @@
+package wendo.app.spend;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import wendo.app.tables.Table;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.DayOrder;
+
+/** Which columns of a file say what, and how they are written; −1 for none. */
+record SpendLayout(int day, int amount, int name, DayOrder days, AmountStyle amounts) {
+
+    /** By what such columns are called, and by what stands in them. */
+    static SpendLayout guess(Table table) {
+        return with(
+                table,
+                among(table.columns(), "(day|date|.*reporting starts.*)"),
+                among(table.columns(), "(cost|spend|spent|amount.*|.*\\bspen[dt]\\b.*|.*\\bcost\\b.*)"),
+                among(table.columns(), "(campaign.*|ad set.*|source.*|name)"));
+    }
+
+    /** These columns, written as their cells tell. */
+    static SpendLayout with(Table table, int day, int amount, int name) {
+        return new SpendLayout(
+                day,
+                amount,
+                name,
+                DayOrder.detect(cells(table, day)).orElse(DayOrder.DAY_FIRST),
+                AmountStyle.detect(cells(table, amount)).orElse(AmountStyle.POINT));
+    }
+
+    private static List<String> cells(Table table, int column) {
+        return table.rows().stream().map(row -> row.cell(column)).toList();
+    }
+
+    private static int among(List<String> columns, String pattern) {
+        for (int i = 0; i < columns.size(); i++) {
+            if (columns.get(i).strip().toLowerCase(Locale.ROOT).matches(pattern)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Tells files with this heading from all others. */
+    static String heading(List<String> columns) {
+        String heading = String.join("\t", columns).toLowerCase(Locale.ROOT);
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(heading.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest, 0, 16);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java has SHA-256", e);
+        }
+    }
+}
