@@ -21,7 +21,7 @@ import wendo.core.outcomes.OutcomeKind;
  * figures are the same each time; how often an interval ought to hold the truth is the definition of its 95 %.
  */
 class JudgeTest {
-    private static final int SEASONS = 40;
+    private static final int SEASONS = 30;
     private static final ZoneId LONDON = ZoneId.of("Europe/London");
     private static final LocalDate FIRST = LocalDate.of(2026, 5, 26);
     private static final World WORLD = MarramPoint.WORLD;

@@ -130,7 +130,7 @@ class JourneyTest extends WendoTest {
         assertLedger("Purchase", "Saltgrass Campsite", "came back with the purchase");
 
         open("Spend");
-        page.getByLabel("Source").selectOption("Text to members");
+        page.getByLabel("What it was spent on").selectOption("Text to members");
         page.getByLabel("Amount, GBP").fill("£12.50");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Enter spend"))
                 .click();
@@ -141,7 +141,7 @@ class JourneyTest extends WendoTest {
         assertRow("Postcards to Rill", 1, 1, 1, 0, 0, "£0.00", "–");
         assertRow("Text to members", 1, 1, 0, 1, 0, "£45.00", "£12.50");
         assertRow("Saltgrass Campsite", 1, 1, 0, 0, 1, "£50.00", "–");
-        assertRow("All sources", 3, 3, 1, 1, 1, "£95.00", "£12.50");
+        assertRow("All together", 3, 3, 1, 1, 1, "£95.00", "£12.50");
     }
 
     private void assertLedger(String what, String source, String evidence) {
@@ -182,9 +182,15 @@ class JourneyTest extends WendoTest {
                 "/links",
                 "/links?find=nothing",
                 "/outcomes",
-                "/compare",
+                "/compare?by=month&with=before",
+                "/compare/pair",
+                "/compare/months",
+                "/compare/splits",
+                "/compare/lists",
+                "/compare/behind/bookings",
+                "/compare/behind/visits",
                 "/spend",
-                "/setup",
+                "/setup/targets",
                 "/nothing")) {
             browser.complaints.removeIf(complaint -> complaint.contains("404"));
             page.navigate("http://localhost:" + port + path);
