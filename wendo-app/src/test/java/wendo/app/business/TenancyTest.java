@@ -125,7 +125,7 @@ class TenancyTest extends WendoTest {
         assertThatThrownBy(() -> in(
                         a,
                         () -> jdbc.sql(
-                                        "insert into spend values (?, ?, ?, 5, '2026-05-01', '2026-05-01', '', now(), '', 'lump')")
+                                        "insert into spend values (?, ?, ?, 5, '2026-05-01', '2026-05-01', '', now(), '', 'lump', 0, null, null, '')")
                                 .params(UUID.randomUUID(), a.id().value(), sourceOfB)
                                 .update()))
                 .hasStackTraceContaining("foreign key");
