@@ -110,7 +110,7 @@ class CompareFiles {
                 row.name(),
                 row.channel().map(channel -> channel.label()).orElse(""),
                 row.isUnknown() ? "" : row.visits(),
-                row.isUnknown() ? "" : row.people()));
+                row.knowsPeople() ? row.people() : ""));
         for (OutcomeKind kind : OutcomeKind.values()) {
             cells.add(row.credited(kind).number());
         }

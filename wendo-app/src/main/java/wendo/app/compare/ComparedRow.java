@@ -65,6 +65,11 @@ public record ComparedRow(
         return new CostPer(spendMinor.orElse(0L), credited(kind).count());
     }
 
+    /** Whether it is known how many different people came; of what came from nowhere known, nobody is. */
+    public boolean knowsPeople() {
+        return !isUnknown() && rateBase == people;
+    }
+
     /** The source that the row is, in a comparison of sources. */
     Optional<UUID> source() {
         try {

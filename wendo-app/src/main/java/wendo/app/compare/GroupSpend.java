@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -62,39 +63,43 @@ class GroupSpend {
     }
 
     private void shareByLinks(Period period, Grouping grouping, Map<String, Long> byKey) {
-        Map<UUID, List<Weight>> weights = new HashMap<>();
+        Map<UUID, Long> ofLinks = new HashMap<>();
         Map<UUID, Long> whole = new HashMap<>();
         spends.parts(period).forEach(part -> {
             if (part.campaign().isPresent() && grouping == Grouping.CAMPAIGN) {
                 byKey.merge(part.campaign().get().toString(), part.minor(), Long::sum);
             } else if (part.link().isPresent()) {
-                byKey.merge(keyOf(part.link().get(), grouping), part.minor(), Long::sum);
+                ofLinks.merge(part.link().get(), part.minor(), Long::sum);
             } else {
                 whole.merge(part.source(), part.minor(), Long::sum);
             }
         });
+        String key = GroupSql.of(grouping, "").visitKey();
+        jdbc.sql("select l.id, %s from link l where l.id = any(:links)".formatted(key))
+                .param("links", ofLinks.keySet().toArray(UUID[]::new))
+                .query(row -> {
+                    byKey.merge(row.getString(2), ofLinks.getOrDefault(row.getObject(1, UUID.class), 0L), Long::sum);
+                });
+        Map<UUID, List<Weight>> weights = weights(key, whole.keySet(), period);
+        whole.forEach((source, minor) -> share(minor, weights.getOrDefault(source, List.of()), byKey));
+    }
+
+    private Map<UUID, List<Weight>> weights(String key, Set<UUID> sources, Period period) {
+        Map<UUID, List<Weight>> weights = new HashMap<>();
         jdbc.sql("""
                         select l.source_id, %s, coalesce(sum(v.visits), 0), count(distinct l.id)
                         from link l left join visit_sum v
                             on v.link_id = l.id and v.kind = 'person' and v.day >= :first and v.day < :end
                         where l.source_id = any(:sources) group by 1, 2 order by 1, 2
-                        """.formatted(GroupSql.of(grouping, "").visitKey()))
+                        """.formatted(key))
                 .param("first", period.startInclusive())
                 .param("end", period.endExclusive())
-                .param("sources", whole.keySet().toArray(UUID[]::new))
+                .param("sources", sources.toArray(UUID[]::new))
                 .query(row -> {
                     weights.computeIfAbsent(row.getObject(1, UUID.class), id -> new ArrayList<>())
                             .add(new Weight(row.getString(2), row.getLong(3), row.getLong(4)));
                 });
-        whole.forEach((source, minor) -> share(minor, weights.getOrDefault(source, List.of()), byKey));
-    }
-
-    private String keyOf(UUID link, Grouping grouping) {
-        return jdbc.sql("select %s from link l where l.id = ?"
-                        .formatted(GroupSql.of(grouping, "").visitKey()))
-                .param(link)
-                .query(String.class)
-                .single();
+        return weights;
     }
 
     private static void share(long minor, List<Weight> weights, Map<String, Long> byKey) {

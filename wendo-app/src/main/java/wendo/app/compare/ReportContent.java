@@ -24,8 +24,12 @@ class ReportContent {
 
     /** The sentence and the table. */
     Map<String, Object> table(CompareChoice look, PeriodChoice choice, Business business) {
+        return table(comparisons.compare(choice.period(), business, look), look, choice, business);
+    }
+
+    private Map<String, Object> table(
+            Comparison comparison, CompareChoice look, PeriodChoice choice, Business business) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
         Map<String, Object> content = new HashMap<>();
         content.put("comparison", comparison);
         content.put(
@@ -60,10 +64,10 @@ class ReportContent {
     Map<String, Object> report(
             List<ReportSection> sections, CompareChoice look, PeriodChoice choice, Business business) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Map<String, Object> content = table(look, choice, business);
+        Comparison comparison = comparisons.compare(choice.period(), business, look);
+        Map<String, Object> content = table(comparison, look, choice, business);
         content.put("figures", figures);
         content.put("sections", sections.stream().map(ReportSection::key).toList());
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
         content.put("pairs", Pairs.of(comparison, look.kind(), figures));
         content.put("groups", Pairs.comparable(comparison));
         content.put(

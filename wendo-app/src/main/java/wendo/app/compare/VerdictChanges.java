@@ -19,13 +19,16 @@ public class VerdictChanges {
         this.comparisons = comparisons;
     }
 
-    /** Of a period that goes on: what was known of it a week ago, beside now. Only what is decided now is news. */
-    public List<VerdictChange> sinceAWeek(Period period, Business business, LocalDate today) {
+    /**
+     * Of a period that goes on: what was known of it a week ago, beside now. Only what is decided now is news.
+     *
+     * @param now the usual comparison of the period
+     */
+    public List<VerdictChange> sinceAWeek(Comparison now, Period period, Business business, LocalDate today) {
         if (period.days() < LEAST_DAYS || period.endExclusive().isBefore(today)) {
             return List.of();
         }
         CompareChoice look = CompareChoice.usual();
-        Comparison now = comparisons.compare(period, business, look);
         Comparison then = comparisons.compare(
                 new Period(period.startInclusive(), period.endExclusive().minusDays(7)), business, look);
         List<VerdictChange> changes = new ArrayList<>();

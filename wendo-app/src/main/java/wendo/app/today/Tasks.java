@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Business;
+import wendo.app.compare.Comparison;
 import wendo.app.compare.VerdictChange;
 import wendo.app.compare.VerdictChanges;
 import wendo.app.site.Figures;
@@ -31,13 +32,14 @@ class Tasks {
         this.clock = clock;
     }
 
-    List<Task> of(Business business, Period period) {
+    /** @param now the usual comparison of the period */
+    List<Task> of(Business business, Comparison now, Period period) {
         LocalDate today = business.today(clock);
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         List<Task> tasks = new ArrayList<>();
         addDestinations(tasks);
         addLeads(tasks);
-        addVerdicts(tasks, business, period, today);
+        verdicts.sinceAWeek(now, period, business, today).forEach(change -> addVerdict(tasks, change));
         addCodes(tasks);
         addLinks(tasks, today, figures);
         addSpend(tasks, period, business, figures);
@@ -68,15 +70,13 @@ class Tasks {
         }
     }
 
-    private void addVerdicts(List<Task> tasks, Business business, Period period, LocalDate today) {
-        for (VerdictChange change : verdicts.sinceAWeek(period, business, today)) {
-            tasks.add(Task.of(
-                    "verdict:%s:%s".formatted(change.source(), change.now()),
-                    "%s is %s now".formatted(change.name(), change.now()),
-                    "A week ago it was %s, going by bookings.".formatted(change.before()),
-                    "/compare/one?key=" + change.source(),
-                    "See why"));
-        }
+    private static void addVerdict(List<Task> tasks, VerdictChange change) {
+        tasks.add(Task.of(
+                "verdict:%s:%s".formatted(change.source(), change.now()),
+                "%s is %s now".formatted(change.name(), change.now()),
+                "A week ago it was %s, going by bookings.".formatted(change.before()),
+                "/compare/one?key=" + change.source(),
+                "See why"));
     }
 
     private void addCodes(List<Task> tasks) {

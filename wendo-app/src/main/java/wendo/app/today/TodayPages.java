@@ -18,6 +18,7 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.compare.Answer;
 import wendo.app.compare.CompareChoice;
+import wendo.app.compare.Comparison;
 import wendo.app.compare.Comparisons;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
@@ -58,22 +59,17 @@ class TodayPages {
                         queries.brought(Period.ofDays(today.minusDays(7), today.minusDays(1)), business.zone()),
                         queries.brought(Period.ofDays(today.minusDays(14), today.minusDays(8)), business.zone()),
                         figures));
-        model.addAttribute(
-                "answer",
-                Answer.of(
-                        comparisons.compare(choice.period(), business, CompareChoice.usual()),
-                        CompareChoice.usual(),
-                        figures));
-        addTasks(choice, business, today, model);
+        Comparison now = comparisons.compare(choice.period(), business, CompareChoice.usual());
+        model.addAttribute("answer", Answer.of(now, CompareChoice.usual(), figures));
+        addTasks(tasks.of(business, now, choice.period()), today, model);
         model.addAttribute("arrivals", queries.arrivals());
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
         return "today/page";
     }
 
-    private void addTasks(PeriodChoice choice, Business business, LocalDate today, Model model) {
+    private void addTasks(List<Task> all, LocalDate today, Model model) {
         Map<String, LocalDate> until = putOffs.after(today);
-        List<Task> all = tasks.of(business, choice.period());
         model.addAttribute(
                 "tasks",
                 all.stream().filter(task -> !until.containsKey(task.key())).toList());
