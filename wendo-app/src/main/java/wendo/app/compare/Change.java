@@ -45,8 +45,8 @@ record Change(String number, String rate, String cost) {
                         .formatted(
                                 figures.percent(was.value().orElseThrow()),
                                 difference.isClear() ? "" : "may be the same, ",
-                                points(difference.low(), figures),
-                                points(difference.high(), figures)))
+                                figures.points(difference.low()),
+                                figures.points(difference.high())))
                 .orElse("");
     }
 
@@ -65,9 +65,5 @@ record Change(String number, String rate, String cost) {
 
     private static String percent(double share, Figures figures) {
         return (share > 0 ? "+" : "") + figures.wholePercent(share);
-    }
-
-    private static String points(double share, Figures figures) {
-        return (share > 0 ? "+" : "") + figures.decimal(100 * share);
     }
 }

@@ -41,15 +41,10 @@ record Funnel(List<Step> steps) {
     }
 
     private static String words(RateDifference difference, Figures figures) {
-        String range =
-                "%s to %s points".formatted(points(difference.low(), figures), points(difference.high(), figures));
+        String range = "%s to %s points".formatted(figures.points(difference.low()), figures.points(difference.high()));
         if (!difference.isClear()) {
             return "could be the same: " + range;
         }
         return (difference.value() > 0 ? "clearly higher: " : "clearly lower: ") + range;
-    }
-
-    private static String points(double share, Figures figures) {
-        return (share > 0 ? "+" : "") + figures.decimal(100 * share);
     }
 }

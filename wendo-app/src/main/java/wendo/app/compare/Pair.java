@@ -50,8 +50,7 @@ record Pair(List<Measure> measures) {
                 shown(first, figures),
                 shown(second, figures),
                 difference
-                        .map(one ->
-                                "%s to %s points".formatted(points(one.low(), figures), points(one.high(), figures)))
+                        .map(one -> "%s to %s points".formatted(figures.points(one.low()), figures.points(one.high())))
                         .orElse("no difference can be told"),
                 isClear);
     }
@@ -80,10 +79,6 @@ record Pair(List<Measure> measures) {
                                         .formatted(figures.percent(one.low()), figures.percent(one.high())))
                                 .orElse("")
                 : "–";
-    }
-
-    private static String points(double share, Figures figures) {
-        return (share > 0 ? "+" : "") + figures.decimal(100 * share);
     }
 
     private static String capital(OutcomeKind kind) {

@@ -56,12 +56,8 @@ record Split(UUID link, String name, List<Line> lines, OptionalLong needed, Stri
 
     private static String difference(Rate other, Rate own, Figures figures) {
         return RateDifference.of(other, own)
-                .map(one -> "%s to %s points".formatted(points(one.low(), figures), points(one.high(), figures)))
+                .map(one -> "%s to %s points".formatted(figures.points(one.low()), figures.points(one.high())))
                 .orElse("no difference can be told");
-    }
-
-    private static String points(double share, Figures figures) {
-        return (share > 0 ? "+" : "") + figures.decimal(100 * share);
     }
 
     private static OptionalLong needed(OptionalDouble own, double least) {

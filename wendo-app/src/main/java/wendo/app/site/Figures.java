@@ -86,6 +86,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return format.format(share);
     }
 
+    /** A difference of two rates, in hundredths, with its sign. */
+    public String points(double share) {
+        return (share > 0 ? "+" : "") + decimal(100 * share);
+    }
+
     /** A change, without decimals. */
     public String wholePercent(double share) {
         return NumberFormat.getPercentInstance(locale).format(share);
