@@ -16,8 +16,30 @@ class SpendFollowing {
 
     @EventListener
     void on(SourcesMerged merged) {
-        jdbc.sql("update spend set source_id = ? where source_id = ?")
-                .params(merged.kept(), merged.merged())
+        addUpFiles(merged);
+        move("update spend set source_id = :kept where source_id = :merged", merged);
+        move("update spend_name set source_id = :kept where source_id = :merged", merged);
+    }
+
+    /** Of a file's day there is one entry for a source, so two become one with both amounts. */
+    private void addUpFiles(SourcesMerged merged) {
+        move("""
+                        update spend k set amount_minor = k.amount_minor + m.amount_minor
+                        from spend m
+                        where k.source_id = :kept and m.source_id = :merged and m.origin <> '' and m.origin = k.origin
+                            and m.first_day = k.first_day and m.removed_at is null
+                        """, merged);
+        move("""
+                        update spend m set origin = '', removed_at = coalesce(m.removed_at, now())
+                        where m.source_id = :merged and m.origin <> '' and exists (select from spend k
+                            where k.source_id = :kept and k.origin = m.origin and k.first_day = m.first_day)
+                        """, merged);
+    }
+
+    private void move(String sql, SourcesMerged merged) {
+        jdbc.sql(sql)
+                .param("kept", merged.kept())
+                .param("merged", merged.merged())
                 .update();
     }
 }

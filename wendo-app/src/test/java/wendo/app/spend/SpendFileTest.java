@@ -6,8 +6,11 @@ import java.net.http.HttpResponse;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationEventPublisher;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.sources.SourcesMerged;
 
 /** Files as ad accounts write them: days first or months first, a decimal point or a comma. */
 class SpendFileTest extends WendoTest {
@@ -119,4 +122,50 @@ class SpendFileTest extends WendoTest {
                 .isEqualTo(302);
         assertThat(person.get(file).body()).contains("Its 6 rows");
     }
+
+    @Test
+    void two_sources_of_one_file_that_are_merged_have_one_entry_for_a_day_with_both_amounts() {
+        String kept = source();
+        http().issue(tenant.apiKey(), "https://heron.example/", "Spring", "Search ad");
+        String merged = in(
+                tenant,
+                () -> jdbc.sql("select id from source where name = 'Search ad'")
+                        .query(String.class)
+                        .single());
+        String file = bring(FILE);
+        person.form(
+                file,
+                file,
+                "day",
+                "0",
+                "amount",
+                "3",
+                "name",
+                "1",
+                "key",
+                "search brand",
+                "source",
+                kept,
+                "key",
+                "somewhere else",
+                "source",
+                merged,
+                "enter",
+                "yes");
+        assertThat(count(tenant, "select count(*) from spend")).isEqualTo(3);
+        in(tenant, () -> {
+            events.publishEvent(new SourcesMerged(UUID.fromString(kept), UUID.fromString(merged)));
+            return true;
+        });
+        assertThat(count(
+                        tenant, "select amount_minor from spend where first_day = '2026-05-14' and removed_at is null"))
+                .isEqualTo(10_200);
+        assertThat(count(tenant, "select count(distinct source_id) from spend")).isOne();
+        String again = bring(FILE);
+        person.form(again, again, "day", "0", "amount", "3", "name", "1", "enter", "yes");
+        assertThat(person.get(again).body()).contains("Entered: 0 new, 0 changed, 2 known already.");
+    }
+
+    @Autowired
+    private ApplicationEventPublisher events;
 }
