@@ -51,6 +51,9 @@ final class VisitLog implements AutoCloseable {
     private volatile long currentNumber;
     private FileChannel file;
 
+    /** What is written together, outside the heap, where the disk takes it from. Far longer than any line. */
+    private final ByteBuffer lines = ByteBuffer.allocateDirect(256 * 1024);
+
     /** After a fault the file may end in half a line, which must not swallow the next one: a new file is begun. */
     private boolean isFaulty;
 
@@ -120,7 +123,7 @@ final class VisitLog implements AutoCloseable {
         try {
             write(group);
             written = true;
-        } catch (IOException e) {
+        } catch (IOException | RuntimeException e) { // whatever it is, the next visits are written again
             LOG.error("{} visits could not be written to the log in {}", group.size(), files.folder(), e);
         }
         writingSince = Long.MAX_VALUE;
@@ -138,15 +141,26 @@ final class VisitLog implements AutoCloseable {
             full.close();
         }
         isFaulty = true;
-        ByteBuffer bytes = ByteBuffer.allocate(
-                group.stream().mapToInt(entry -> entry.line().remaining()).sum());
-        group.forEach(entry -> bytes.put(entry.line()));
-        bytes.flip();
-        while (bytes.hasRemaining()) {
-            file.write(bytes);
+        for (Entry entry : group) {
+            if (entry.line().remaining() > lines.remaining()) {
+                writeLines();
+            }
+            lines.put(entry.line());
         }
+        writeLines();
         file.force(false);
         isFaulty = false;
+    }
+
+    private void writeLines() throws IOException {
+        lines.flip();
+        try {
+            while (lines.hasRemaining()) {
+                file.write(lines);
+            }
+        } finally {
+            lines.clear(); // whatever failed is the fault of its own group
+        }
     }
 
     private void watch() {

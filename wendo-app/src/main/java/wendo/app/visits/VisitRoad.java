@@ -21,7 +21,7 @@ public class VisitRoad {
     private static final double BUSY_PER_SECOND = 5000;
 
     /** How often carrying is left out in turn while links are busy. */
-    private static final int HELD_BACK = 9;
+    private static final int HELD_BACK = 29;
 
     private static final int SMALL_PORTION = 200;
 

@@ -78,7 +78,23 @@ class FiguresBench extends WendoTest {
                         .query(UUID.class)
                         .single());
         String period = "from=%s&to=%s".formatted(today.minusDays(DAYS - 1), today);
-        for (String page : List.of("/today?", "/links?", "/links/" + hot + "?", "/compare?", "/outcomes?", "/spend?")) {
+        roam(tenant, today);
+        for (String page : List.of(
+                "/today?",
+                "/links?",
+                "/links/" + hot + "?",
+                "/links/none?",
+                "/links/outgoing?",
+                "/compare?",
+                "/compare?by=campaign&",
+                "/compare?by=link&",
+                "/compare?by=country&",
+                "/compare?by=month&",
+                "/compare?with=before&",
+                "/compare/behind/visits?",
+                "/compare/behind/people?",
+                "/outcomes?",
+                "/spend?")) {
             ask(person, page + period);
         }
         carry(tenant);
@@ -121,6 +137,35 @@ class FiguresBench extends WendoTest {
                         .update());
     }
 
+    /** A tenth as many came to the site without a link, and a fortieth followed a link that leads away. */
+    private void roam(Tenant tenant, LocalDate today) {
+        in(
+                tenant,
+                () -> jdbc.sql("""
+                        insert into site_arrival
+                        select current_business(), gen_random_uuid(), timestamptz '%1$s' + random() * interval '%2$d days',
+                            md5('site' || n %% %3$d)::uuid, case when n %% 10 = 0 then 'robot' else 'person' end, '', origin,
+                            case when origin <> 'direct' then source end,
+                            case when origin <> 'direct' then 'site-' || n %% 300 || '.example' else '' end,
+                            case when origin <> 'direct' then 'https://site-' || n %% 300 || '.example/' || n %% 2000 else '' end,
+                            'https://gliders.example/', 'phone'
+                        from generate_series(1, %4$d) n
+                        cross join lateral (select (array['search', 'referral', 'social', 'direct'])[1 + n %% 4] as origin) o
+                        cross join (select id as source from source order by id limit 1) s
+                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 14, VISITS / 10))
+                        .update());
+        in(
+                tenant,
+                () -> jdbc.sql("""
+                        insert into outbound_click
+                        select current_business(), gen_random_uuid(), timestamptz '%1$s' + random() * interval '%2$d days',
+                            md5('site' || n)::uuid, 'person', 'gliders.example/page-' || n %% 40,
+                            'https://shop-' || n %% 500 || '.example/', 'shop-' || n %% 500 || '.example'
+                        from generate_series(1, %3$d) n
+                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 40))
+                        .update());
+    }
+
     /** The people of the season, as the sums and as the visits tell. */
     private void same(Tenant tenant, LocalDate today) {
         LocalDate first = today.minusDays(90);
@@ -152,7 +197,7 @@ class FiguresBench extends WendoTest {
         Arrays.sort(times);
         say(
                 "%s: median %.0f ms, longest %.0f ms",
-                page.replaceAll("[?].*|[0-9a-f-]{36}", ""), times[ASKED / 2], times[ASKED - 1]);
+                page.replaceAll("[?&]from=.*|[0-9a-f-]{36}", ""), times[ASKED / 2], times[ASKED - 1]);
     }
 
     private void carry(Tenant tenant) {

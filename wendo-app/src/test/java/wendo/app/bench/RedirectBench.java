@@ -33,7 +33,7 @@ class RedirectBench extends WendoTest {
     private static final int LINKS = Integer.parseInt(System.getenv().getOrDefault("WENDO_BENCH_LINKS", "5000000"));
     private static final int ROUNDS = 3;
     private static final int SECONDS = 6;
-    private static final int WARM_UP_SECONDS = 45;
+    private static final int WARM_UP_SECONDS = 60;
     private static final String HOST = "go.localhost";
 
     @TempDir
@@ -51,7 +51,8 @@ class RedirectBench extends WendoTest {
         int nginxPort = 18_099;
         Process nginx = nginx(nginxPort);
         try (OwnPostgres database = new OwnPostgres();
-                AppProcess app = new AppProcess(database.url(), folder, "-Xmx6g", "-Xmn1g")) {
+                AppProcess app =
+                        new AppProcess(database.url(), folder, "-Xms6g", "-Xmx6g", "-Xmn1g", "-XX:+UseParallelGC")) {
             await("it answers", app::isUp);
             issue(database);
             awaitLinks(app);

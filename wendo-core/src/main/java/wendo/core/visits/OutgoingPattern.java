@@ -1,5 +1,6 @@
 package wendo.core.visits;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -12,6 +13,9 @@ import java.util.regex.Pattern;
  */
 public record OutgoingPattern(String text) {
     public static final int MAX_LENGTH = 300;
+
+    private static final List<String> SCHEMES = List.of("https://", "http://");
+    private static final String WWW = "www.";
 
     /** Something of a host has to be there: a pattern of stars alone would count everything. */
     private static final Pattern FORM = Pattern.compile("[^\\s/?#]*[\\p{Alnum}][^\\s/?#]*([/?]\\S*)?");
@@ -36,13 +40,34 @@ public record OutgoingPattern(String text) {
         return isPossible(normal) ? Optional.of(new OutgoingPattern(normal)) : Optional.empty();
     }
 
-    /** An address as patterns are held against it: without scheme, "www." and fragment, the host in lower case. */
+    /**
+     * An address as patterns are held against it: without scheme, "www." and fragment, the host in lower case. Cheap, for
+     * each redirect asks it.
+     */
     public static String normal(String address) {
-        String bare = address.replaceFirst("^(?i)https?://", "").replaceFirst("#.*$", "");
+        int hash = address.indexOf('#');
+        String bare = afterScheme(hash < 0 ? address : address.substring(0, hash));
         String host = host(bare);
-        String rest = bare.substring(host.length());
-        String plain = host.toLowerCase(Locale.ROOT).replaceFirst("^www\\.(?=.)", "");
-        return (plain + rest).replaceFirst("/+$", "");
+        String plain = host.toLowerCase(Locale.ROOT);
+        String named = plain.startsWith(WWW) && plain.length() > WWW.length() ? plain.substring(WWW.length()) : plain;
+        return withoutLastSlashes(named + bare.substring(host.length()));
+    }
+
+    private static String afterScheme(String address) {
+        for (String scheme : SCHEMES) {
+            if (address.regionMatches(true, 0, scheme, 0, scheme.length())) {
+                return address.substring(scheme.length());
+            }
+        }
+        return address;
+    }
+
+    private static String withoutLastSlashes(String text) {
+        int end = text.length();
+        while (end > 0 && text.charAt(end - 1) == '/') {
+            end--;
+        }
+        return text.substring(0, end);
     }
 
     private static String host(String bare) {
