@@ -4,26 +4,45 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import wendo.core.visits.Touch;
 
 /**
  * An outcome's credit by the Shapley values of the sources on its trail: a set of them is worth the share of people who
  * had an outcome among those who met just these sources (Dalessandro, Perlich, Stitelman, Provost, "Causally motivated
- * attribution for online advertising", ADKDD 2012). Ours: a set that nobody met is worth what its best part is (of more
- * than 12 sources, its best single one); a source that takes away from the others has nothing; where none adds anything,
- * each touch has the same.
+ * attribution for online advertising", ADKDD 2012). Ours: a set that nobody met is worth what the best of its parts is that
+ * somebody met; a source that takes away from the others has nothing; where none adds anything, each touch has the same.
  */
 public final class Shapley implements AttributionModel {
     private static final double UNIT = 1e12;
 
-    private final Map<Set<UUID>, Double> rates = new ConcurrentHashMap<>();
-    private final Map<List<UUID>, Map<UUID, Double>> known = new ConcurrentHashMap<>();
+    /** Sources that somebody met, by their places among those of a trail, and how many of these people had an outcome. */
+    private record Part(BitSet sources, double rate) {
+        boolean liesIn(BitSet set) {
+            for (int i = sources.nextSetBit(0); i >= 0; i = sources.nextSetBit(i + 1)) {
+                if (!set.get(i)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+
+    private record Values(Map<UUID, Double> bySource, double standardError) {
+        double sum() {
+            return bySource.values().stream()
+                    .mapToDouble(value -> Math.max(0, value))
+                    .sum();
+        }
+    }
+
+    private final Map<Set<UUID>, Double> rates = new HashMap<>();
+    private final Map<List<UUID>, Values> known = new ConcurrentHashMap<>();
 
     public Shapley(List<Journey> journeys) {
         Map<Set<UUID>, long[]> counts = new HashMap<>();
@@ -46,10 +65,9 @@ public final class Shapley implements AttributionModel {
 
     @Override
     public List<Long> weigh(Trail trail) {
-        List<UUID> sources = new ArrayList<>(
-                new LinkedHashSet<>(trail.touches().stream().map(Touch::source).toList()));
-        Map<UUID, Double> added =
-                known.computeIfAbsent(sources.stream().sorted().toList(), this::values);
+        Map<UUID, Double> added = known(
+                        trail.touches().stream().map(Touch::source).collect(Collectors.toSet()))
+                .bySource();
         List<Long> weights = trail.touches().stream()
                 .map(touch -> Math.round(UNIT
                         * Math.max(0, added.getOrDefault(touch.source(), 0.0))
@@ -62,39 +80,64 @@ public final class Shapley implements AttributionModel {
                 : Weights.equal(trail.touches().size());
     }
 
-    private Map<UUID, Double> values(List<UUID> sources) {
-        List<Double> values =
-                ShapleyValue.of(sources.size(), set -> worth(sources, set)).byPlayer();
+    /**
+     * The greatest standard error of what any of these sources has of an outcome that they share, in [0, 1]; 0 where it is
+     * exact, which it is of up to 12 sources.
+     */
+    public double standardError(Set<UUID> sources) {
+        Values values = known(sources);
+        return values.sum() == 0 ? 0 : Math.min(1, values.standardError() / values.sum());
+    }
+
+    private Values known(Set<UUID> sources) {
+        return known.computeIfAbsent(sources.stream().sorted().toList(), this::values);
+    }
+
+    private Values values(List<UUID> sources) {
+        List<Part> parts = parts(sources);
+        ShapleyValue value = ShapleyValue.of(sources.size(), set -> worth(parts, set));
         Map<UUID, Double> bySource = new HashMap<>();
         for (int i = 0; i < sources.size(); i++) {
-            bySource.put(sources.get(i), values.get(i));
+            bySource.put(sources.get(i), value.byPlayer().get(i));
         }
-        return bySource;
+        return new Values(bySource, value.standardError());
     }
 
-    private double worth(List<UUID> sources, BitSet set) {
-        Set<UUID> met = new HashSet<>();
-        set.stream().forEach(i -> met.add(sources.get(i)));
-        return worth(met);
-    }
-
-    /** Known for the next time that it is asked for. */
-    private double worth(Set<UUID> met) {
-        Double rate = rates.get(met);
-        if (rate != null) {
-            return rate;
-        }
+    private static double worth(List<Part> parts, BitSet set) {
         double best = 0;
-        for (UUID source : met) {
-            best = Math.max(best, worth(met.size() > ShapleyValue.EXACT_UP_TO ? Set.of(source) : without(met, source)));
+        for (Part part : parts) {
+            if (part.sources().equals(set)) {
+                return part.rate();
+            }
+            best = part.rate() > best && part.liesIn(set) ? part.rate() : best;
         }
-        rates.put(Set.copyOf(met), best);
         return best;
     }
 
-    private static Set<UUID> without(Set<UUID> met, UUID source) {
-        Set<UUID> others = new HashSet<>(met);
-        others.remove(source);
-        return others;
+    /** The sets of these sources that somebody met, whichever way is the shorter one to find them. */
+    private List<Part> parts(List<UUID> sources) {
+        List<Part> parts = new ArrayList<>();
+        if (sources.size() > ShapleyValue.EXACT_UP_TO) {
+            rates.forEach((met, rate) -> {
+                if (sources.containsAll(met)) {
+                    parts.add(new Part(places(sources, met), rate));
+                }
+            });
+            return parts;
+        }
+        for (long mask = 1; mask < 1L << sources.size(); mask++) {
+            BitSet set = BitSet.valueOf(new long[] {mask});
+            Double rate = rates.get(set.stream().mapToObj(sources::get).collect(Collectors.toSet()));
+            if (rate != null) {
+                parts.add(new Part(set, rate));
+            }
+        }
+        return parts;
+    }
+
+    private static BitSet places(List<UUID> sources, Set<UUID> met) {
+        BitSet places = new BitSet(sources.size());
+        met.forEach(source -> places.set(sources.indexOf(source)));
+        return places;
     }
 }

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -244,6 +245,26 @@ class ModelsTest {
         assertThat(shares(model, trail(A, C)))
                 .as("nobody met C: with A it is worth what A is")
                 .containsExactly(1_000_000L, 0L);
+    }
+
+    /** The airport game again, of journeys by one source each: the k-th of n brings k of 100, and n adds up. */
+    @ParameterizedTest
+    @CsvSource({"12, true", "13, false", "16, false"})
+    void shares_of_more_than_12_sources_have_the_error_that_is_stated(int number, boolean isExact) {
+        UUID[] sources =
+                IntStream.rangeClosed(1, number).mapToObj(k -> new UUID(9, k)).toArray(UUID[]::new);
+        Shapley model = new Shapley(IntStream.rangeClosed(1, number)
+                .mapToObj(k -> new Journey(List.of(sources[k - 1]), 100, k))
+                .toList());
+        List<Long> shares = shares(model, trail(sources));
+        double error = model.standardError(Set.of(sources));
+        assertThat(error == 0).isEqualTo(isExact);
+        assertThat(error).isBetween(0.0, 0.01);
+        double expected = 0;
+        for (int i = 0; i < number; i++) {
+            expected += 1.0 / (number - i) / number;
+            assertThat(shares.get(i) / 1e6).isCloseTo(expected, within(4.5 * error + 1e-6));
+        }
     }
 
     @Test
