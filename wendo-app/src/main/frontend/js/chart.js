@@ -49,7 +49,7 @@ function series(kind, lines) {
             type: isLine ? "line" : "bar",
             data: line.values,
             yAxisIndex: isLine ? 1 : 0,
-            stack: isLine ? undefined : "all",
+            stack: isLine || kind === "beside" ? undefined : "all",
             symbol: "rect",
             symbolSize: 5,
             itemStyle: { decal: { symbol: DECALS[at % DECALS.length], symbolSize: 0.5, color: "rgba(255, 255, 255, .35)" } },

@@ -45,6 +45,11 @@ public final class TableReader {
     }
 
     public static Table readText(String text) {
+        return table(readRows(text));
+    }
+
+    /** All its lines, whether the first is a heading or not. */
+    public static List<Table.Row> readRows(String text) {
         char separator = TableText.separator(text);
         CSVFormat format = CSVFormat.Builder.create()
                 .setDelimiter(separator)
@@ -62,7 +67,7 @@ public final class TableReader {
             throw new TableRefused("Line %d cannot be read: a quotation mark is not closed."
                     .formatted(rows.isEmpty() ? 1 : rows.get(rows.size() - 1).line() + 1));
         }
-        return table(rows);
+        return rows;
     }
 
     private static Table readWorkbook(byte[] file) {

@@ -10,6 +10,7 @@ import wendo.app.business.Business;
 import wendo.app.compare.Comparison;
 import wendo.app.compare.VerdictChange;
 import wendo.app.compare.VerdictChanges;
+import wendo.app.crosscheck.CrossChecks;
 import wendo.app.site.Figures;
 import wendo.app.spend.Spends;
 import wendo.core.measure.Period;
@@ -19,16 +20,19 @@ import wendo.core.measure.Period;
 class Tasks {
     private static final Duration QUIET_AFTER = Duration.ofDays(7);
     private static final int MOST_SPENDS = 5;
+    private static final int MOST_COUNTS = 5;
 
     private final TodayQueries queries;
     private final Spends spends;
     private final VerdictChanges verdicts;
+    private final CrossChecks crossChecks;
     private final Clock clock;
 
-    Tasks(TodayQueries queries, Spends spends, VerdictChanges verdicts, Clock clock) {
+    Tasks(TodayQueries queries, Spends spends, VerdictChanges verdicts, CrossChecks crossChecks, Clock clock) {
         this.queries = queries;
         this.spends = spends;
         this.verdicts = verdicts;
+        this.crossChecks = crossChecks;
         this.clock = clock;
     }
 
@@ -40,6 +44,9 @@ class Tasks {
         addDestinations(tasks);
         addLeads(tasks);
         verdicts.sinceAWeek(now, period, business, today).forEach(change -> addVerdict(tasks, change));
+        crossChecks.disagreements(business.zone()).stream()
+                .limit(MOST_COUNTS)
+                .forEach(count -> addCount(tasks, count, figures));
         addCodes(tasks);
         addLinks(tasks, today, figures);
         addSpend(tasks, period, business, figures);
@@ -76,6 +83,25 @@ class Tasks {
                 "%s is %s now".formatted(change.name(), change.now()),
                 "A week ago it was %s, going by bookings.".formatted(change.before()),
                 "/compare/one?key=" + change.source(),
+                "See why"));
+    }
+
+    private static void addCount(List<Task> tasks, CrossChecks.Disagreement count, Figures figures) {
+        tasks.add(Task.of(
+                "count:" + count.id(),
+                "%s counts %s %s for %s, we count %s"
+                        .formatted(
+                                count.system(),
+                                figures.count(count.counts().theirs()),
+                                count.counted(),
+                                count.source(),
+                                figures.count(count.counts().ours())),
+                "%s – %s, further apart than the tolerance of %d %%."
+                        .formatted(
+                                figures.shortDay(count.firstDay()),
+                                figures.day(count.lastDay()),
+                                count.tolerancePercent()),
+                "/cross-checks/" + count.id(),
                 "See why"));
     }
 

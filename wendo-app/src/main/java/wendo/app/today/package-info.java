@@ -1,5 +1,5 @@
 /** Today: one sentence, what just came, and what needs a person. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "compare", "site", "spend"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "compare", "crosscheck", "site", "spend"})
 @NullMarked
 package wendo.app.today;
 

@@ -1,0 +1,92 @@
+package wendo.app.crosscheck;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import wendo.app.tables.Table;
+import wendo.app.tables.TableReader;
+import wendo.app.tables.TableRefused;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.DayOrder;
+
+/**
+ * Counts by day as they were pasted: one day and one number to a line, with or without a heading and other columns.
+ * Several lines of a day are added up.
+ *
+ * @param faults one for each line that cannot be read; then nothing is to be kept
+ */
+record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
+    private static final int MOST_FAULTS = 10;
+    private static final int MOST_DAYS = 800;
+
+    static TheirCounts read(String pasted) {
+        try {
+            List<Table.Row> rows = TableReader.readRows(pasted);
+            int day = column(
+                    rows,
+                    cell -> DayOrder.DAY_FIRST.find(cell).isPresent()
+                            || DayOrder.MONTH_FIRST.find(cell).isPresent());
+            int number = column(rows, cell -> number(cell).isPresent());
+            return day < 0 || number < 0
+                    ? fault("There has to be a column of days and one of whole numbers, such as 2026-05-03, 41.")
+                    : read(rows, day, number);
+        } catch (TableRefused e) {
+            return fault(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static TheirCounts fault(String text) {
+        return new TheirCounts(new TreeMap<>(), List.of(text));
+    }
+
+    /** The first column that half of the rows at least hold such a cell in; −1 if none does. */
+    private static int column(List<Table.Row> rows, java.util.function.Predicate<String> isOne) {
+        int columns = rows.isEmpty() ? 0 : rows.get(0).cells().size();
+        return IntStream.range(0, columns)
+                .filter(column -> rows.stream()
+                                        .filter(row -> isOne.test(row.cell(column)))
+                                        .count()
+                                * 2
+                        >= rows.size())
+                .findFirst()
+                .orElse(-1);
+    }
+
+    private static TheirCounts read(List<Table.Row> rows, int day, int number) {
+        DayOrder order = DayOrder.detect(rows.stream().map(row -> row.cell(day)).toList())
+                .orElse(DayOrder.DAY_FIRST);
+        boolean hasHeading = order.find(rows.get(0).cell(day)).isEmpty();
+        SortedMap<LocalDate, Long> byDay = new TreeMap<>();
+        List<String> faults = new ArrayList<>();
+        for (Table.Row row : rows.subList(hasHeading ? 1 : 0, rows.size())) {
+            Optional<LocalDate> found = order.find(row.cell(day)).map(java.time.LocalDateTime::toLocalDate);
+            Optional<Long> count = number(row.cell(number));
+            if (found.isEmpty()) {
+                faults.add("Line %d: “%s” is no day.".formatted(row.line(), row.cell(day)));
+            } else if (count.isEmpty()) {
+                faults.add("Line %d: “%s” is no whole number.".formatted(row.line(), row.cell(number)));
+            } else {
+                byDay.merge(found.get(), count.get(), Long::sum);
+            }
+        }
+        if (byDay.size() > MOST_DAYS) {
+            faults.add(
+                    "At most %d days can be held against each other; these are %d.".formatted(MOST_DAYS, byDay.size()));
+        }
+        return new TheirCounts(byDay, faults.stream().limit(MOST_FAULTS).toList());
+    }
+
+    /** Counts are whole, so a sign with three digits behind it groups them, whichever it is. */
+    private static Optional<Long> number(String cell) {
+        return Stream.of(AmountStyle.values())
+                .map(style -> style.plain(cell))
+                .filter(plain -> plain.matches("\\d{1,9}(\\.0+)?"))
+                .map(plain -> Long.parseLong(plain.replaceFirst("\\..*", "")))
+                .findFirst();
+    }
+}
