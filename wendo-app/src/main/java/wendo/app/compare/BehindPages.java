@@ -47,6 +47,25 @@ class BehindPages {
         return show(look, choice, key, shown, model);
     }
 
+    @GetMapping("/people")
+    String people(
+            @RequestParam(defaultValue = "all") String key,
+            @RequestParam(defaultValue = "0") int page,
+            CompareChoice look,
+            PeriodChoice choice,
+            Business business,
+            Model model) {
+        int shown = Math.max(0, Math.min(page, MAX_PAGE));
+        ComparedRow row = row(key, look, choice, business);
+        if (!row.knowsPeople()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        model.addAttribute("row", row);
+        model.addAttribute("met", queries.people(key, choice.period(), business.zone(), look, shown));
+        model.addAttribute("what", "people");
+        return show(look, choice, key, shown, model);
+    }
+
     /** @param what a kind of outcome, or revenue */
     @GetMapping("/{what}")
     String outcomes(

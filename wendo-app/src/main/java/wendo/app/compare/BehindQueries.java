@@ -55,6 +55,31 @@ class BehindQueries {
             order by at desc limit :limit offset :offset
             """;
 
+    /** A row for each time that somebody is counted; what became of them is looked up for those that are shown. */
+    private static final String PEOPLE = """
+            with found as (
+                select v.visitor, %3$s as unit, 'visitor' as known_by, min(v.arrived_at) as first, max(v.arrived_at) as last,
+                    count(*) as visits, min(s.name) as source
+                from visit v join link lk on lk.id = v.link_id join source s on s.id = v.source_id
+                where v.arrived_at >= :from and v.arrived_at < :to and v.kind = 'person' and (%1$s = :key or :key = 'all')
+                group by 1, 2
+                union all
+                select a.visitor, %2$s, 'browser', min(a.arrived_at), max(a.arrived_at), count(*), min(s.name)
+                from arrival_source a join source s on s.id = a.stands_for
+                where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct'
+                    and (%2$s = :key or :key = 'all')
+                group by 1, 2),
+            shown as (
+                select *, count(*) over () as people from found order by last desc, visitor limit :limit offset :offset)
+            select p.first, p.last, p.visits, p.source, p.known_by = 'browser', o.id, o.kind, p.people
+            from shown p left join lateral (
+                select o.id, o.kind from identity i join identity same on same.person = i.person
+                join trail t on t.identity_id = same.id join outcome o on o.id = t.outcome_id
+                where i.kind = p.known_by and i.key = p.visitor::text and o.counts and not o.is_proof
+                order by o.occurred_at desc limit 1) o on true
+            order by p.last desc, p.visitor
+            """;
+
     private final JdbcClient jdbc;
 
     BehindQueries(JdbcClient jdbc) {
@@ -86,6 +111,22 @@ class BehindQueries {
             String referrer) {}
 
     record SeenPage(List<Seen> page, long all) {}
+
+    /**
+     * Somebody who came, by a source, a link or in a month, as the comparison counts people.
+     *
+     * @param outcome the last they are known to have had
+     */
+    record Somebody(
+            Instant first,
+            Instant last,
+            long visits,
+            String source,
+            boolean withoutLink,
+            Optional<UUID> outcome,
+            String outcomeKind) {}
+
+    record PeoplePage(List<Somebody> page, long all) {}
 
     private record Summed<T>(T row, long all, Credited sum) {}
 
@@ -150,5 +191,37 @@ class BehindQueries {
         return new SeenPage(
                 found.stream().map(Summed::row).toList(),
                 found.isEmpty() ? 0 : found.get(0).all());
+    }
+
+    /** People whose visits are still kept one by one. */
+    @Transactional(readOnly = true)
+    PeoplePage people(String key, Period period, ZoneId zone, CompareChoice choice, int page) {
+        GroupSql group = GroupSql.of(choice.grouping(), ClockColumn.of(choice.clock()));
+        String sql = PEOPLE.formatted(group.seenKey(), group.arrivalKey(), unit(choice.grouping(), group));
+        List<Summed<Somebody>> found = paged(sql, key, period, zone, page)
+                .query((row, number) -> new Summed<>(somebody(row), row.getLong(8), Credited.none()))
+                .list();
+        return new PeoplePage(
+                found.stream().map(Summed::row).toList(),
+                found.isEmpty() ? 0 : found.get(0).all());
+    }
+
+    /** Somebody is counted once for each of these. */
+    private static String unit(Grouping grouping, GroupSql group) {
+        if (grouping.isOfSources()) {
+            return "v.source_id::text";
+        }
+        return grouping.isOfLinks() ? "v.link_id::text" : group.seenKey();
+    }
+
+    private static Somebody somebody(ResultSet row) throws SQLException {
+        return new Somebody(
+                row.getTimestamp(1).toInstant(),
+                row.getTimestamp(2).toInstant(),
+                row.getLong(3),
+                row.getString(4),
+                row.getBoolean(5),
+                Optional.ofNullable(row.getObject(6, UUID.class)),
+                Optional.ofNullable(row.getString(7)).orElse(""));
     }
 }

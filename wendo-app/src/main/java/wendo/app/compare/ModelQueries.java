@@ -9,12 +9,15 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.credit.CreditColumns;
 import wendo.core.credit.ModelName;
+import wendo.core.credit.ShapleyValue;
 import wendo.core.measure.Period;
 
 /** The SQL of what each source is credited with under every model, and of the outcomes behind it. */
@@ -86,6 +89,22 @@ class ModelQueries {
                             row.getLong(CreditColumns.minor(model))));
         }
         return models;
+    }
+
+    /** The sources of each trail that has so many of them that Shapley samples, of outcomes in the period. */
+    @Transactional(readOnly = true)
+    List<Set<UUID>> longTrails(Period period, ZoneId zone, CompareChoice choice) {
+        String sql = """
+                select array_agg(distinct c.source_id) from credit c join outcome o on o.id = c.outcome_id
+                where o.occurred_at >= :from and o.occurred_at < :to and o.kind = :kind and not o.is_proof
+                    and c.source_id is not null
+                group by o.id having count(distinct c.source_id) > :exact limit 100
+                """;
+        return CompareQueries.within(jdbc.sql(sql), period, zone)
+                .param("kind", choice.kind().key())
+                .param("exact", ShapleyValue.EXACT_UP_TO)
+                .query((row, number) -> Set.of((UUID[]) row.getArray(1).getArray()))
+                .list();
     }
 
     /** The months of a period, the first and the last as far as they lie in it. */

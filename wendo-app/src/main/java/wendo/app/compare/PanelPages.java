@@ -1,10 +1,7 @@
 package wendo.app.compare;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.DoubleFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -15,21 +12,23 @@ import org.springframework.web.server.ResponseStatusException;
 import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
-import wendo.core.measure.Interval;
 
-/** One group of a comparison: its funnel beside the rest, its credit under every model, its months, its takings. */
+/** One group of a comparison: its funnel beside the rest, its credit under every model, its months, what came back. */
 @Controller
 @RequestMapping("/compare/one")
 class PanelPages {
     private final Comparisons comparisons;
     private final ModelQueries models;
-    private final TakingsQueries takings;
+    private final Returns returns;
+    private final DataDrivenWords words;
     private final CompareFrame frame;
 
-    PanelPages(Comparisons comparisons, ModelQueries models, TakingsQueries takings, CompareFrame frame) {
+    PanelPages(
+            Comparisons comparisons, ModelQueries models, Returns returns, DataDrivenWords words, CompareFrame frame) {
         this.comparisons = comparisons;
         this.models = models;
-        this.takings = takings;
+        this.returns = returns;
+        this.words = words;
         this.frame = frame;
     }
 
@@ -50,46 +49,16 @@ class PanelPages {
         model.addAttribute("settles", judged.settles(figures));
         model.addAttribute("said", judged.isPossible() ? view.said(key) : "Without spend nothing is judged.");
         model.addAttribute("months", models.months(key, choice.period(), business.zone(), look));
-        model.addAttribute("returns", returns(row, comparison, look, choice, business, figures));
+        model.addAttribute(
+                "learned",
+                words.of(
+                        look.grouping() == Grouping.SOURCE ? row.source() : Optional.empty(),
+                        look.kind(),
+                        models.longTrails(choice.period(), business.zone(), look),
+                        figures));
+        model.addAttribute("returns", returns.of(row, comparison, look, choice.period(), business, figures));
         model.addAttribute("comparison", comparison);
         frame.addTo(model, look, choice, key);
         return "compare/panel";
-    }
-
-    /** A measure of what came back, and where it lies with 95 % confidence. */
-    record Return(String name, String value, String interval) {}
-
-    private List<Return> returns(
-            ComparedRow row,
-            Comparison comparison,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Figures figures) {
-        Optional<Interval> interval =
-                takings.of(row, choice.period(), business.zone(), look).interval();
-        List<Return> returns = new ArrayList<>();
-        returns.add(measured("Revenue", row.revenueMinor(), interval, figures::money));
-        long spend = row.spendMinor().orElse(0L);
-        if (spend > 0) {
-            returns.add(measured(
-                    "Revenue ÷ spend (ROAS)", row.revenueMinor(), interval, minor -> figures.decimal(minor / spend)));
-            comparison
-                    .margin(row)
-                    .ifPresent(margin -> returns.add(measured(
-                            "Return on spend at a margin of %d %% (ROI)".formatted(margin),
-                            row.revenueMinor(),
-                            interval,
-                            minor -> figures.wholePercent((minor * margin / 100 - spend) / spend))));
-        }
-        return returns;
-    }
-
-    private static Return measured(String name, long minor, Optional<Interval> interval, DoubleFunction<String> shown) {
-        return new Return(
-                name,
-                shown.apply(minor),
-                interval.map(one -> shown.apply(one.low()) + " to " + shown.apply(one.high()))
-                        .orElse("fewer than five people paid"));
     }
 }

@@ -63,12 +63,12 @@ class CreditWork {
     private record Rules(
             LookbackWindows windows,
             ModelRules own,
-            Map<OutcomeKind, List<AttributionModel>> learned,
+            Map<OutcomeKind, JourneyStore.DataDriven> learned,
             Map<UUID, Channel> channels,
             Instant keptSince) {
         List<AttributionModel> models(OutcomeKind kind) {
             List<AttributionModel> all = new ArrayList<>(own.models());
-            all.addAll(learned.getOrDefault(kind, List.of()));
+            Optional.ofNullable(learned.get(kind)).ifPresent(data -> all.addAll(data.models()));
             return all;
         }
     }

@@ -79,7 +79,14 @@ class JourneyStore {
     }
 
     /** What was learned from the journeys that were gathered at some moment. */
-    private record Learned(Instant madeAt, Map<OutcomeKind, List<AttributionModel>> models) {}
+    private record Learned(Instant madeAt, Map<OutcomeKind, DataDriven> models) {}
+
+    /** The models that learned from them. */
+    record DataDriven(Markov markov, Shapley shapley) {
+        List<AttributionModel> models() {
+            return List.of(markov, shapley);
+        }
+    }
 
     /** How many people the data-driven models rest on, and how many of them had an outcome. */
     record Size(long people, long converted) {}
@@ -102,7 +109,7 @@ class JourneyStore {
     }
 
     /** Markov and Shapley for each kind of outcome; they learn anew only from journeys that are gathered anew. */
-    Map<OutcomeKind, List<AttributionModel>> models() {
+    Map<OutcomeKind, DataDriven> models() {
         Instant madeAt = jdbc.sql("select made_at from journey_made")
                 .query((row, number) -> row.getTimestamp(1).toInstant())
                 .optional()
@@ -116,7 +123,7 @@ class JourneyStore {
         return learned.models();
     }
 
-    private Map<OutcomeKind, List<AttributionModel>> learn() {
+    private Map<OutcomeKind, DataDriven> learn() {
         Map<OutcomeKind, List<Journey>> journeys = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {
             journeys.put(kind, new ArrayList<>());
@@ -133,9 +140,9 @@ class JourneyStore {
                                         row.getLong(own.getKey().key() + "s")));
                     }
                 });
-        Map<OutcomeKind, List<AttributionModel>> models = new EnumMap<>(OutcomeKind.class);
+        Map<OutcomeKind, DataDriven> models = new EnumMap<>(OutcomeKind.class);
         journeys.forEach(
-                (kind, own) -> models.put(kind, List.of(new Markov(RemovalEffects.of(own)), new Shapley(own))));
+                (kind, own) -> models.put(kind, new DataDriven(new Markov(RemovalEffects.of(own)), new Shapley(own))));
         return models;
     }
 

@@ -108,6 +108,21 @@ class DemoDesk {
                         """).update();
     }
 
+    /** What an ad account counted in the last four weeks: robots and double taps too, and some more. */
+    void count(UUID business) {
+        jdbc.sql("""
+                        with made as (
+                            insert into cross_check
+                            select :business, gen_random_uuid(), id, 'visit', 'The ad account', 'UTC', 15, now(), 'Maren Holt', null
+                            from source where name = 'Search ads' and not exists (select from cross_check)
+                            returning id, source_id)
+                        insert into their_count
+                        select :business, m.id, v.day, round(sum(v.visits) * 1.06)
+                        from made m join link l on l.source_id = m.source_id join visit_sum v on v.link_id = l.id
+                        where v.day >= current_date - 28 and v.day < current_date group by m.id, v.day
+                        """).param("business", business).update();
+    }
+
     private void step(
             UUID business, UUID plan, int place, String kind, int days, int minutes, String subject, String body) {
         jdbc.sql("insert into follow_up_step values (?, ?, ?, ?, ?, ?, ?, ?, null)")

@@ -58,6 +58,7 @@ class DemoSeed {
     private final BusinessScope scope;
     private final DemoDesk desk;
     private final DemoPages pages;
+    private final DemoProofs proofs;
     private final Attribution attribution;
     private final Targets targets;
     private final Clock clock;
@@ -78,6 +79,7 @@ class DemoSeed {
             BusinessScope scope,
             DemoDesk desk,
             DemoPages pages,
+            DemoProofs proofs,
             Attribution attribution,
             Targets targets,
             Clock clock) {
@@ -92,6 +94,7 @@ class DemoSeed {
         this.scope = scope;
         this.desk = desk;
         this.pages = pages;
+        this.proofs = proofs;
         this.attribution = attribution;
         this.targets = targets;
         this.clock = clock;
@@ -105,10 +108,16 @@ class DemoSeed {
         Season season = SeasonSimulation.play(
                 MarramPoint.WORLD, SeasonSimulation.SEED, before.firstDay(), business.zone(), now);
         Map<String, Placed> placed = scope.within(business.id(), this::placedLinks);
-        visits.store(season.visits().stream()
-                .filter(visit -> !visit.isTest())
+        List<Season.Came> fresh = season.visits().stream()
                 .filter(visit -> visit.click().arrivedAt().isAfter(before.until()))
-                .map(visit -> logged(visit, Objects.requireNonNull(placed.get(visit.slug())), business))
+                .toList();
+        Map<String, String> proofs = scope.within(business.id(), () -> prove(fresh, placed));
+        visits.store(fresh.stream()
+                .map(visit -> logged(
+                        visit,
+                        Objects.requireNonNull(placed.get(visit.slug())),
+                        business,
+                        visit.isTest() ? proofs.getOrDefault(visit.slug(), "") : ""))
                 .toList());
         scope.within(business.id(), () -> {
             List<Season.Did> done = season.outcomes();
@@ -123,6 +132,12 @@ class DemoSeed {
                     .param(Timestamp.from(now))
                     .update();
         });
+    }
+
+    private Map<String, String> prove(List<Season.Came> fresh, Map<String, Placed> placed) {
+        Map<String, UUID> links = new HashMap<>();
+        placed.forEach((slug, link) -> links.put(slug, link.link()));
+        return proofs.open(fresh.stream().filter(Season.Came::isTest).toList(), links);
     }
 
     private void record(
@@ -171,6 +186,7 @@ class DemoSeed {
     void work(Business business) {
         scope.within(business.id(), () -> {
             desk.work();
+            desk.count(business.id().value());
             attribution.anew("The season's journeys are learned from");
             return true;
         });
@@ -270,7 +286,7 @@ class DemoSeed {
         return placed;
     }
 
-    private static LoggedVisit logged(Season.Came visit, Placed link, Business business) {
+    private static LoggedVisit logged(Season.Came visit, Placed link, Business business, String proof) {
         return new LoggedVisit(
                 visit.click(),
                 business.id(),
@@ -281,7 +297,7 @@ class DemoSeed {
                 "",
                 Browsers.country(visit.visitor()),
                 Device.of(visit.userAgent()).key(),
-                "",
+                proof,
                 visit.userAgent(),
                 "",
                 visit.referrer(),

@@ -2,8 +2,10 @@ package wendo.app.spend;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -111,24 +113,36 @@ public class Spends {
      *
      * @param link if it was spent on this link of it alone
      * @param campaign if it is a source's share of what this campaign cost
+     * @param firstDay of the period that it is for
      */
-    public record Part(UUID source, Optional<UUID> link, Optional<UUID> campaign, long minor) {}
+    public record Part(UUID source, Optional<UUID> link, Optional<UUID> campaign, LocalDate firstDay, long minor) {}
 
     @Transactional(readOnly = true)
     public List<Part> parts(Period period) {
         List<Part> parts = new ArrayList<>();
         for (SpendQueries.Row row : queries.list(period)) {
             Cost cost = row.cost();
+            LocalDate first =
+                    cost.firstDay().isBefore(period.startInclusive()) ? period.startInclusive() : cost.firstDay();
             cost.source()
-                    .ifPresent(
-                            source -> parts.add(new Part(source, cost.link(), Optional.empty(), row.inPeriodMinor())));
+                    .ifPresent(source ->
+                            parts.add(new Part(source, cost.link(), Optional.empty(), first, row.inPeriodMinor())));
             cost.campaign()
                     .ifPresent(campaign -> shares.share(
                                     campaign, cost.sharedBy().orElse(SharedBy.EQUALLY), row.inPeriodMinor(), period)
-                            .forEach((source, minor) ->
-                                    parts.add(new Part(source, Optional.empty(), Optional.of(campaign), minor))));
+                            .forEach((source, minor) -> parts.add(
+                                    new Part(source, Optional.empty(), Optional.of(campaign), first, minor))));
         }
         return List.copyOf(parts);
+    }
+
+    /** The first day of the period that something was spent on a source; empty if nothing was. */
+    @Transactional(readOnly = true)
+    public Optional<LocalDate> firstDay(UUID source, Period period) {
+        return parts(period).stream()
+                .filter(part -> part.source().equals(source) && part.minor() > 0)
+                .map(Part::firstDay)
+                .min(Comparator.naturalOrder());
     }
 
     /** A source that people came by, and that nothing is entered for. */

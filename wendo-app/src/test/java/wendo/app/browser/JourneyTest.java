@@ -189,6 +189,8 @@ class JourneyTest extends WendoTest {
                 "/compare/lists",
                 "/compare/behind/bookings",
                 "/compare/behind/visits",
+                "/compare/behind/people",
+                "/cross-checks",
                 "/spend",
                 "/setup/targets",
                 "/nothing")) {

@@ -90,8 +90,13 @@ class GroupingTest extends SmallSeason {
     @Test
     void every_number_opens_what_adds_up_to_it() {
         Http person = person();
-        for (Grouping grouping :
-                List.of(Grouping.SOURCE, Grouping.CHANNEL, Grouping.LINK, Grouping.COUNTRY, Grouping.MONTH)) {
+        for (Grouping grouping : List.of(
+                Grouping.SOURCE,
+                Grouping.CHANNEL,
+                Grouping.LINK,
+                Grouping.CAMPAIGN,
+                Grouping.COUNTRY,
+                Grouping.MONTH)) {
             opens(grouping, person);
         }
     }
@@ -109,7 +114,7 @@ class GroupingTest extends SmallSeason {
                     .as(address)
                     .contains(
                             switch (numbers.group(1)) {
-                                case "visits" -> "The %s visits behind".formatted(number);
+                                case "visits", "people" -> "The %s %s behind".formatted(number, numbers.group(1));
                                 case "revenue" -> "worth %s, from".formatted(number);
                                 default -> "<strong>%s credited</strong>".formatted(number);
                             });
@@ -117,6 +122,22 @@ class GroupingTest extends SmallSeason {
             opened++;
         }
         assertThat(opened).isGreaterThan(6);
+    }
+
+    /** Nine people by two sources, one of them by both, and one by a third. */
+    @Test
+    void people_open_with_what_became_of_them() {
+        Http person = person();
+        String postcards = person.get("/compare/behind/people?period=7d&key=" + source("postcards"))
+                .body();
+        assertThat(postcards.split("booking: see the trail", -1)).hasSize(2);
+        assertThat(postcards.split("no outcome known", -1)).hasSize(5);
+        assertThat(person.get("/compare/behind/people?period=7d").body())
+                .as("the total counts a person once for each source")
+                .contains("The 11 people behind “All together”");
+        assertThat(person.get("/compare/behind/people?period=7d&by=country").statusCode())
+                .as("people are not told by country")
+                .isEqualTo(404);
     }
 
     @Test

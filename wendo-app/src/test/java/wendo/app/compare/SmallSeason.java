@@ -30,6 +30,9 @@ abstract class SmallSeason extends WendoTest {
 
     Tenant tenant;
 
+    /** Of the people who came, alternately by the postcards and by the campsite. */
+    final List<String> clicks = new ArrayList<>();
+
     @BeforeEach
     void a_small_season() {
         tenant = tenant("Godwit Gear");
@@ -38,7 +41,7 @@ abstract class SmallSeason extends WendoTest {
         await(
                 "the links are known",
                 () -> http().visit(tenant.host(), slugs.get(2)).statusCode() == 302);
-        List<String> clicks = new ArrayList<>();
+        clicks.clear();
         for (int person = 0; person < 9; person++) {
             Http visitor = http();
             clicks.add(Http.click(visitor.visit(tenant.host(), slugs.get(person % 2))));
