@@ -81,6 +81,8 @@ class MigrationsTest {
                         "wendo_owner",
                         "select proname from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"))
                 .containsExactlyInAnyOrder(
+                        "analyze_visits",
+                        "analyze_credit_tables",
                         "door_site_key",
                         "door_memberships",
                         "door_api_key",

@@ -136,8 +136,8 @@ class Returns {
                         .map(back -> "Payback: %s, by %s.".formatted(days(back.days()), figures.day(back.coveredOn())))
                         .orElse("Payback: its margin has not covered its spend of %s yet."
                                 .formatted(figures.money(spend)))
-                + " Counted from %s, the first day of its spend in this period, at a margin of %d %%."
-                        .formatted(figures.day(first.get()), margin.getAsInt());
+                + " Counted from %s, the first day of its spend in this period, at a margin of %s."
+                        .formatted(figures.day(first.get()), figures.wholePercent(margin.getAsInt() / 100.0));
     }
 
     private static String days(long days) {

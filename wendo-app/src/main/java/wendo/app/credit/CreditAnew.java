@@ -77,6 +77,7 @@ class CreditAnew {
                     List<UUID> all = jdbc.sql("select business_id from door_businesses_keeping()")
                             .query(UUID.class)
                             .list();
+                    jdbc.sql("select analyze_credit_tables()").query(row -> {});
                     for (UUID business : all) {
                         scope.within(new BusinessId(business), () -> {
                             ask(jobs, editions, "The day's journeys are learned from", clock);

@@ -25,7 +25,7 @@ import wendo.core.measure.CrossCheck;
 
 /** Cross-checks: bring another system's counts, and see where and why they differ from ours. */
 @Controller
-@RequestMapping("/cross-checks")
+@RequestMapping("/compare/cross-checks")
 class CrossCheckPages {
     private final CrossChecks checks;
     private final CrossCheckQueries queries;
@@ -68,7 +68,7 @@ class CrossCheckPages {
         }
         checks.add(checked.check().get(), checked.theirs(), person.name());
         return new ModelAndView(
-                "redirect:/cross-checks/" + checked.check().get().id());
+                "redirect:/compare/cross-checks/" + checked.check().get().id());
     }
 
     @GetMapping("/{id}")
@@ -100,7 +100,7 @@ class CrossCheckPages {
                     check, pasted, Optional.of(theirs.faults().stream().collect(Collectors.joining(" "))), business));
         }
         checks.tell(id, theirs.byDay());
-        return new ModelAndView("redirect:/cross-checks/" + id);
+        return new ModelAndView("redirect:/compare/cross-checks/" + id);
     }
 
     @PostMapping("/{id}/remove")
@@ -109,7 +109,7 @@ class CrossCheckPages {
         checks.remove(id);
         notes.addFlashAttribute("removed", id.toString());
         notes.addFlashAttribute("removedSaid", "%s for %s".formatted(check.system(), check.sourceName()));
-        return "redirect:/cross-checks";
+        return "redirect:/compare/cross-checks";
     }
 
     @PostMapping("/{id}/put-back")
@@ -117,7 +117,7 @@ class CrossCheckPages {
         if (!checks.putBack(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        return "redirect:/cross-checks/" + id;
+        return "redirect:/compare/cross-checks/" + id;
     }
 
     private Check check(UUID id) {

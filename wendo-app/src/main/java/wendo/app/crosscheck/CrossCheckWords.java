@@ -18,23 +18,24 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
     record Line(String cause, String rule, String effect) {}
 
     static CrossCheckWords of(Check check, CrossCheck counts, Figures figures) {
-        String what = check.counted().plural();
         return new CrossCheckWords(
                 "%s counts %s %s, we count %s"
                         .formatted(
                                 check.system(),
                                 figures.count(counts.theirs()),
-                                counts.theirs() == 1 ? check.counted().key() : what,
+                                counts.theirs() == 1
+                                        ? check.counted().key()
+                                        : check.counted().plural(),
                                 figures.count(counts.ours())),
-                "%s, %s the tolerance of %d %%."
+                "%s, %s the tolerance of %s."
                         .formatted(
                                 difference(counts, figures),
                                 counts.isBeyond(check.tolerancePercent()) ? "beyond" : "within",
-                                check.tolerancePercent()),
+                                figures.wholePercent(check.tolerancePercent() / 100.0)),
                 counts.causes().stream()
                         .map(cause -> line(cause, check, figures))
                         .toList(),
-                rest(counts, what, figures));
+                rest(counts, check.counted(), figures));
     }
 
     /** Theirs against ours, such as “18 % more than ours”. */
@@ -71,7 +72,7 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
         };
     }
 
-    private static String rest(CrossCheck counts, String what, Figures figures) {
+    private static String rest(CrossCheck counts, Counted counted, Figures figures) {
         String range = counts.leastExplained() == counts.mostExplained()
                 ? "Nothing that we know explains a difference."
                 : "Together these explain any count from %s to %s."
@@ -81,10 +82,16 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
         }
         return counts.unexplained() > 0
                 ? range
-                        + " %s of theirs remain unexplained: ask for their list of %s, and hold it against the ledger."
-                                .formatted(figures.count(counts.unexplained()), what)
+                        + " %s of theirs remain unexplained: %s."
+                                .formatted(figures.count(counts.unexplained()), asking(counted))
                 : range
                         + " %s of ours are missing from theirs without a reason that we know: send them our list of %s."
-                                .formatted(figures.count(-counts.unexplained()), what);
+                                .formatted(figures.count(-counts.unexplained()), counted.plural());
+    }
+
+    private static String asking(Counted counted) {
+        return counted == Counted.VISIT
+                ? "ask what they count as a visit"
+                : "ask for their list of %s, and hold it against the ledger".formatted(counted.plural());
     }
 }

@@ -47,6 +47,9 @@ import wendo.simulation.TrueSource;
 /** Fills the demo business with its season, and on later starts with what has happened since. */
 @Component
 class DemoSeed {
+    /** Enough visits for the planner to see what they are like. */
+    private static final int FEW = 1_000;
+
     private final JdbcClient jdbc;
     private final Links links;
     private final LinkHosts hosts;
@@ -112,13 +115,17 @@ class DemoSeed {
                 .filter(visit -> visit.click().arrivedAt().isAfter(before.until()))
                 .toList();
         Map<String, String> proofs = scope.within(business.id(), () -> prove(fresh, placed));
-        visits.store(fresh.stream()
+        List<LoggedVisit> logged = fresh.stream()
                 .map(visit -> logged(
                         visit,
                         Objects.requireNonNull(placed.get(visit.slug())),
                         business,
                         visit.isTest() ? proofs.getOrDefault(visit.slug(), "") : ""))
-                .toList());
+                .toList();
+        int few = Math.min(FEW, logged.size());
+        visits.store(logged.subList(0, few));
+        scope.within(business.id(), this::analyzeVisits);
+        visits.store(logged.subList(few, logged.size()));
         scope.within(business.id(), () -> {
             List<Season.Did> done = season.outcomes();
             record(done, before.until(), DemoSeed::reported, Season.Did::reportedAt, Reporter.SITE_TAG);
@@ -132,6 +139,12 @@ class DemoSeed {
                     .param(Timestamp.from(now))
                     .update();
         });
+    }
+
+    /** So many rows at once are news to the database's planner. */
+    private boolean analyzeVisits() {
+        jdbc.sql("select analyze_visits(), analyze_visit_sums()").query(row -> {});
+        return true;
     }
 
     private Map<String, String> prove(List<Season.Came> fresh, Map<String, Placed> placed) {
@@ -185,6 +198,7 @@ class DemoSeed {
     /** What the people of the business did meanwhile. */
     void work(Business business) {
         scope.within(business.id(), () -> {
+            jdbc.sql("select analyze_credit_tables()").query(row -> {});
             desk.work();
             desk.count(business.id().value());
             attribution.anew("The season's journeys are learned from");

@@ -96,12 +96,12 @@ class Tasks {
                                 count.counted(),
                                 count.source(),
                                 figures.count(count.counts().ours())),
-                "%s – %s, further apart than the tolerance of %d %%."
+                "%s – %s, further apart than the tolerance of %s."
                         .formatted(
                                 figures.shortDay(count.firstDay()),
                                 figures.day(count.lastDay()),
-                                count.tolerancePercent()),
-                "/cross-checks/" + count.id(),
+                                figures.wholePercent(count.tolerancePercent() / 100.0)),
+                "/compare/cross-checks/" + count.id(),
                 "See why"));
     }
 

@@ -131,6 +131,34 @@ class CreditJourneyTest extends Journey {
         stranger.close();
     }
 
+    /** On a phone, for partners send their counts to whoever is standing at the counter. */
+    @Test
+    void another_systems_counts_are_pasted_and_held_against_ours() {
+        page.setViewportSize(390, 844);
+        go("/compare/behind/people");
+        looks_right("the people behind a number, on a phone");
+        assertThat(page.locator("main tbody tr").first()).containsText("see the trail");
+        go("/compare");
+        choose("Cross-check");
+        button("Lay them side by side");
+        assertThat(page.getByText("Choose the source that they counted for.")).isVisible();
+        looks_right("a refused cross-check");
+        page.getByLabel("Source").selectOption("Campsite");
+        page.getByLabel("Who counted").fill("The campsite");
+        page.getByLabel("Their days and numbers").fill("day;visits\n2020-01-01;7");
+        button("Lay them side by side");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("The campsite counts 7 visits, we count 0");
+        assertThat(page.locator("#days-table tbody tr")).containsText("+7");
+        looks_right("a cross-check on a phone");
+        page.setViewportSize(1280, 800);
+        page.reload();
+        looks_right("a cross-check");
+        button("Remove this cross-check");
+        button("Put it back");
+        assertThat(page.getByText("beyond the tolerance of 15%")).isVisible();
+    }
+
     private void looks_right(String what) {
         assertThat(Browser.axe(page)).as(what).isEmpty();
         assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))

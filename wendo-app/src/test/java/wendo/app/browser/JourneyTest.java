@@ -190,7 +190,7 @@ class JourneyTest extends WendoTest {
                 "/compare/behind/bookings",
                 "/compare/behind/visits",
                 "/compare/behind/people",
-                "/cross-checks",
+                "/compare/cross-checks",
                 "/spend",
                 "/setup/targets",
                 "/nothing")) {

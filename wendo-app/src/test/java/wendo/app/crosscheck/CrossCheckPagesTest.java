@@ -63,8 +63,8 @@ class CrossCheckPagesTest extends WendoTest {
                         .query(String.class)
                         .single());
         return person.form(
-                "/cross-checks",
-                "/cross-checks",
+                "/compare/cross-checks",
+                "/compare/cross-checks",
                 "source",
                 source,
                 "system",
@@ -97,7 +97,7 @@ class CrossCheckPagesTest extends WendoTest {
         assertThat(page)
                 .contains(
                         "The campsite’s own list counts 6 visits, we count 4",
-                        "50.0% more than ours, beyond the tolerance of 15 %.",
+                        "50.0% more than ours, beyond the tolerance of 15%.",
                         "we leave them out; they may count them +1",
                         "which we count once +1",
                         "In all 4 6 +2",
@@ -115,10 +115,9 @@ class CrossCheckPagesTest extends WendoTest {
                         "bookings that we can join to nothing; some may be theirs +1",
                         "Together these explain any count from 2 to 3. 1 of theirs remain unexplained");
         assertThat(text(person.get("/today").body()))
-                .contains(
-                        "The campsite’s own list counts 4 bookings for Campsite, we count 2", "the tolerance of 15 %");
+                .contains("The campsite’s own list counts 4 bookings for Campsite, we count 2", "the tolerance of 15%");
         person.form(address, address, "pasted", "%s, 2".formatted(today));
-        assertThat(text(person.get(address).body())).contains("the same as ours, within the tolerance of 15 %.");
+        assertThat(text(person.get(address).body())).contains("the same as ours, within the tolerance of 15%.");
         assertThat(person.get("/today").body()).doesNotContain("The campsite’s own list");
     }
 
@@ -131,7 +130,8 @@ class CrossCheckPagesTest extends WendoTest {
         assertThat(refused.body())
                 .contains("Line 2: “yesterday” is no day. Line 3: “many” is no whole number.", "yesterday, 4");
         assertThat(count(tenant, "select count(*) from cross_check")).isZero();
-        HttpResponse<String> empty = person.form("/cross-checks", "/cross-checks", "zone", "Mars", "tolerance", "0");
+        HttpResponse<String> empty =
+                person.form("/compare/cross-checks", "/compare/cross-checks", "zone", "Mars", "tolerance", "0");
         assertThat(empty.body())
                 .contains(
                         "Choose the source",
@@ -146,14 +146,14 @@ class CrossCheckPagesTest extends WendoTest {
         String address = address(bring(person, "visit", "%s, 9".formatted(today)));
         Http stranger = http().signIn(tenant("Somebody Else").email());
         assertThat(stranger.get(address).statusCode()).isEqualTo(404);
-        assertThat(stranger.form("/cross-checks", address + "/remove").statusCode())
+        assertThat(stranger.form("/compare/cross-checks", address + "/remove").statusCode())
                 .isEqualTo(404);
-        assertThat(stranger.form("/cross-checks", address + "/put-back").statusCode())
+        assertThat(stranger.form("/compare/cross-checks", address + "/put-back").statusCode())
                 .isEqualTo(404);
         person.form(address, address + "/remove");
         assertThat(person.get(address).statusCode()).isEqualTo(404);
         assertThat(person.get("/today").body()).doesNotContain("The campsite’s own list");
-        person.form("/cross-checks", address + "/put-back");
+        person.form("/compare/cross-checks", address + "/put-back");
         assertThat(person.get(address).statusCode()).isEqualTo(200);
     }
 
