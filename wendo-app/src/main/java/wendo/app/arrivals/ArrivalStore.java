@@ -28,11 +28,13 @@ class ArrivalStore {
     private static final int MAX_HOST = 255;
 
     private final Sources sources;
+    private final ArrivalSums sums;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    ArrivalStore(Sources sources, JdbcClient jdbc, Clock clock) {
+    ArrivalStore(Sources sources, ArrivalSums sums, JdbcClient jdbc, Clock clock) {
         this.sources = sources;
+        this.sums = sums;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -62,8 +64,9 @@ class ArrivalStore {
         boolean isRepeat = came.sorted().kind() == VisitKind.PERSON
                 && known.isPresent()
                 && isRepeat(visitor, now.minus(Sorting.REPEAT_WITHIN));
+        UUID id = UUID.randomUUID();
         jdbc.sql("insert into site_arrival values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(BusinessScope.current().value(), UUID.randomUUID(), Timestamp.from(now), visitor)
+                .params(BusinessScope.current().value(), id, Timestamp.from(now), visitor)
                 .params(
                         isRepeat ? VisitKind.REPEAT.key() : came.sorted().kind().key(),
                         isRepeat
@@ -77,6 +80,7 @@ class ArrivalStore {
                         plain(came.page(), MAX_ADDRESS),
                         came.device().key())
                 .update();
+        sums.add(id);
     }
 
     private boolean isRepeat(UUID visitor, Instant since) {

@@ -22,8 +22,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.site.Refusal;
-import wendo.app.tables.Table;
-import wendo.app.tables.TableReader;
+import wendo.app.tables.Brought;
 import wendo.app.tables.TableRefused;
 import wendo.app.tables.TableWriter;
 
@@ -31,7 +30,6 @@ import wendo.app.tables.TableWriter;
 @Controller
 @RequestMapping("/issue/files")
 class BatchPages {
-    private static final int MAX_NAME = 200;
 
     private final BatchStore store;
     private final BatchQueries queries;
@@ -56,25 +54,14 @@ class BatchPages {
             @RequestParam(defaultValue = "") String pasted,
             CurrentPerson person)
             throws IOException {
-        boolean hasFile = file.isPresent() && !file.get().isEmpty();
-        if (!hasFile && pasted.isBlank()) {
-            return Refusal.of(list("Choose a file, or paste a table.", pasted));
-        }
         try {
-            Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
-            String name = hasFile ? nameOf(file.get()) : "Pasted table";
-            UUID id = store.add(name, table, Matching.of(table.columns(), setting.parameters("")), person.name());
-            return new ModelAndView("redirect:/issue/files/" + id);
+            Brought brought = Brought.of(file, pasted);
+            Matching matching = Matching.of(brought.table().columns(), setting.parameters(""));
+            return new ModelAndView(
+                    "redirect:/issue/files/" + store.add(brought.name(), brought.table(), matching, person.name()));
         } catch (TableRefused e) {
             return Refusal.of(list(String.valueOf(e.getMessage()), pasted));
         }
-    }
-
-    private static String nameOf(MultipartFile file) {
-        String name = file.getOriginalFilename() == null ? "" : file.getOriginalFilename();
-        String plain = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1)
-                .strip();
-        return plain.isEmpty() ? "A file" : plain.length() <= MAX_NAME ? plain : plain.substring(0, MAX_NAME);
     }
 
     @GetMapping("/template.{kind}")

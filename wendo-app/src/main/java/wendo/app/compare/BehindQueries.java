@@ -64,7 +64,7 @@ class BehindQueries {
                 where v.arrived_at >= :from and v.arrived_at < :to and v.kind = 'person' and (%1$s = :key or :key = 'all')
                 group by 1, 2
                 union all
-                select a.visitor, %2$s, 'browser', min(a.arrived_at), max(a.arrived_at), count(*), min(s.name)
+                select a.visitor, %4$s, 'browser', min(a.arrived_at), max(a.arrived_at), count(*), min(s.name)
                 from arrival_source a join source s on s.id = a.stands_for
                 where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct'
                     and (%2$s = :key or :key = 'all')
@@ -197,7 +197,11 @@ class BehindQueries {
     @Transactional(readOnly = true)
     PeoplePage people(String key, Period period, ZoneId zone, CompareChoice choice, int page) {
         GroupSql group = GroupSql.of(choice.grouping(), ClockColumn.of(choice.clock()));
-        String sql = PEOPLE.formatted(group.seenKey(), group.arrivalKey(), unit(choice.grouping(), group));
+        String sql = PEOPLE.formatted(
+                group.seenKey(),
+                group.arrivalKey(),
+                unit(choice.grouping(), group),
+                arrivalUnit(choice.grouping(), group));
         List<Summed<Somebody>> found = paged(sql, key, period, zone, page)
                 .query((row, number) -> new Summed<>(somebody(row), row.getLong(8), Credited.none()))
                 .list();
@@ -212,6 +216,10 @@ class BehindQueries {
             return "v.source_id::text";
         }
         return grouping.isOfLinks() ? "v.link_id::text" : group.seenKey();
+    }
+
+    private static String arrivalUnit(Grouping grouping, GroupSql group) {
+        return grouping.isOfSources() ? "a.stands_for::text" : group.arrivalKey();
     }
 
     private static Somebody somebody(ResultSet row) throws SQLException {

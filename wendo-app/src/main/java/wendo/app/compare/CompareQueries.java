@@ -25,10 +25,7 @@ class CompareQueries {
             with visited as materialized (select %1$s as key, sum(v.visits) as visits from %2$s group by 1),
             came as materialized (%3$s),
             arrived as materialized (
-                select %4$s as key, count(*) as visits, count(distinct a.visitor) as people
-                from arrival_source a join source s on s.id = a.stands_for
-                where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct'
-                group by 1),
+                select key, sum(visits) as visits, sum(people) as people from (%4$s) a group by 1),
             shared as (
                 select %5$s as key, o.kind, sum(c.%6$s) as share, sum(c.%7$s) as minor
                 from credit c join outcome o on o.id = c.outcome_id %8$s
@@ -77,7 +74,7 @@ class CompareQueries {
                 group.visitKey(),
                 group.visits(),
                 group.people(),
-                group.arrivalKey(),
+                group.arrivals(),
                 group.creditKey(),
                 CreditColumns.share(choice.model()),
                 CreditColumns.minor(choice.model()),

@@ -9,6 +9,7 @@ package wendo.app.compare;
  * @param seenKey the group of a single visit {@code v} by link {@code lk} to source {@code s}
  * @param people select of key and people
  * @param arrivalKey the group of an arrival {@code a} without a link, whose source is {@code s}
+ * @param arrivals select of key, visits and people, of those who came without a link
  * @param creditJoin what is joined to {@code credit c} and {@code outcome o}
  * @param creditKey the group of such a row
  * @param unjoinedKey the group of an outcome {@code o} that nothing joins
@@ -20,6 +21,7 @@ record GroupSql(
         String seenKey,
         String people,
         String arrivalKey,
+        String arrivals,
         String creditJoin,
         String creditKey,
         String unjoinedKey,
@@ -32,6 +34,23 @@ record GroupSql(
     private static final String NOT_NAMED =
             "select null::text as key, null::text as name, null::text as channel where false";
     private static final String MONTH = "to_char(%s, 'YYYY-MM')";
+
+    private static final String ARRIVALS = """
+            select %1$s as key, a.arrivals as visits, 0 as people from arrival_sum a %2$s
+            where a.day >= :first and a.day < :end
+            union all
+            select %1$s, 0, a.people from arrival_person_sum a %3$s
+            where a.scope = '%4$s' and a.day >= :first and a.day < :end and a.day_before < :first""";
+    private static final String ARRIVALS_BY_NO_LINK = ARRIVALS.formatted("'none'", "", "", "business");
+    private static final String ARRIVALS_BY_MONTH = """
+            select to_char(a.day, 'YYYY-MM') as key, a.arrivals as visits, 0 as people from arrival_sum a
+            where a.day >= :first and a.day < :end
+            union all
+            select to_char(m, 'YYYY-MM'), 0, a.people
+            from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
+            join arrival_person_sum a on a.scope = 'business' and a.day >= greatest(m::date, :first::date)
+                and a.day < least((m + interval '1 month')::date, :end::date)
+                and a.day_before < greatest(m::date, :first::date)""";
 
     /** @param clock the column that an outcome's day is told by */
     static GroupSql of(Grouping grouping, String clock) {
@@ -70,6 +89,8 @@ record GroupSql(
                 select %s as key, sum(v.people) as people from visit_person_sum v join source s on s.id = v.scope_id
                 where v.scope = 'source' and %s and v.day_before < :first group by 1""".formatted(key, DAYS),
                 key,
+                ARRIVALS.formatted(
+                        key, "join source s on s.id = a.source_id", "join source s on s.id = a.scope_id", "source"),
                 "left join source s on s.id = c.source_id",
                 "case when s.id is null then 'unknown' else %s end".formatted(key),
                 "'unknown'",
@@ -85,6 +106,7 @@ record GroupSql(
                 select %s as key, sum(v.people) as people from visit_person_sum v join link l on l.id = v.scope_id
                 where v.scope = 'link' and %s and v.day_before < :first group by 1""".formatted(key, DAYS),
                 "'none'",
+                ARRIVALS_BY_NO_LINK,
                 "left join link l on l.id = c.link_id",
                 "case when c.source_id is null then 'unknown' when l.id is null then 'none' else %s end".formatted(key),
                 "'unknown'",
@@ -98,6 +120,7 @@ record GroupSql(
                 "coalesce(nullif(v.%s, ''), 'none')".formatted(trait),
                 "select null::text as key, 0 as people where false",
                 "'none'",
+                ARRIVALS_BY_NO_LINK,
                 "left join visit v on v.click_id = c.click_id and v.arrived_at = click_time(c.click_id)",
                 "case when c.source_id is null then 'unknown' else coalesce(nullif(v.%s, ''), 'none') end"
                         .formatted(trait),
@@ -118,6 +141,7 @@ record GroupSql(
                     and v.day_before < greatest(m::date, :first::date)
                 group by 1""",
                 MONTH.formatted("a.arrived_at at time zone :zone"),
+                ARRIVALS_BY_MONTH,
                 "",
                 MONTH.formatted(clock + " at time zone :zone"),
                 MONTH.formatted("o.occurred_at at time zone :zone"),

@@ -2,6 +2,8 @@ package wendo.app.credit;
 
 import java.util.List;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.sources.SourcesMerged;
@@ -15,7 +17,9 @@ class CreditFollowing {
         this.jdbc = jdbc;
     }
 
+    /** Before those who sum up what follows here. */
     @EventListener
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {
         jdbc.sql("update journey set sources = array_replace(sources, ?, ?)")
                 .params(merged.merged(), merged.kept())

@@ -13,7 +13,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The SQL of cross-checks. Held against each other are the days that the other system told of. */
+/**
+ * The SQL of cross-checks. Held against each other are the days that the other system told of; outcomes near them are found
+ * first, with a day to spare on either side for any time zone.
+ */
 @Component
 class CrossCheckQueries {
     private static final String CHECKS = """
@@ -30,7 +33,8 @@ class CrossCheckQueries {
                 else (
                     select count(*) from outcome o join outcome_source c on c.outcome_id = o.id
                     join their_count d on d.check_id = k.id and d.day = (o.occurred_at at time zone :zone)::date
-                    where o.kind = k.counted and o.counts and not o.is_proof and c.source_id = k.source_id) end
+                    where o.kind = k.counted and o.counts and not o.is_proof and c.source_id = k.source_id
+                        and o.occurred_at >= t.first - 1 and o.occurred_at < t.last + 2) end
             from cross_check k join source s on s.id = k.source_id
             join lateral (select min(day) as first, max(day) as last, sum(number) as theirs
                 from their_count where check_id = k.id) t on t.first is not null
@@ -49,7 +53,9 @@ class CrossCheckQueries {
             from their_count d left join (
                 select o.id, (o.occurred_at at time zone :zone)::date as day
                 from outcome o join outcome_source c on c.outcome_id = o.id
-                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = :source) o on o.day = d.day
+                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = :source
+                    and o.occurred_at >= (select min(day) - 1 from their_count where check_id = :id)
+                    and o.occurred_at < (select max(day) + 2 from their_count where check_id = :id)) o on o.day = d.day
             where d.check_id = :id group by d.day, d.number order by d.day
             """;
 

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import wendo.app.arrivals.ArrivalSums;
 import wendo.app.business.Business;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
@@ -16,10 +17,12 @@ class DemoPages {
     private static final int CLICKS = 260;
 
     private final Sources sources;
+    private final ArrivalSums arrivals;
     private final JdbcClient jdbc;
 
-    DemoPages(Sources sources, JdbcClient jdbc) {
+    DemoPages(Sources sources, ArrivalSums arrivals, JdbcClient jdbc) {
         this.sources = sources;
+        this.arrivals = arrivals;
         this.jdbc = jdbc;
     }
 
@@ -30,6 +33,7 @@ class DemoPages {
                 sources.findOrCreate("Social without a link", Channel.SOCIAL).id();
         UUID others = sources.findOrCreate("Other websites", Channel.OTHER).id();
         arrive(business, firstDay, new UUID[] {search, social, others});
+        arrivals.rebuild();
         follow(business, firstDay);
         UUID network = UUID.randomUUID();
         jdbc.sql("""

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
@@ -18,23 +17,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Business;
 import wendo.app.business.BusinessScope;
-import wendo.app.campaigns.CampaignListed;
-import wendo.app.campaigns.Campaigns;
 import wendo.app.credit.Attribution;
 import wendo.app.links.LinkHosts;
-import wendo.app.links.Links;
 import wendo.app.outcomes.Outcomes;
 import wendo.app.outcomes.Reporter;
-import wendo.app.sources.SourceListed;
-import wendo.app.sources.Sources;
-import wendo.app.spend.Spends;
-import wendo.app.targets.Target;
-import wendo.app.targets.Targets;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
 import wendo.core.links.Device;
-import wendo.core.measure.LumpSpend;
-import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Told;
@@ -42,7 +31,6 @@ import wendo.simulation.Browsers;
 import wendo.simulation.MarramPoint;
 import wendo.simulation.Season;
 import wendo.simulation.SeasonSimulation;
-import wendo.simulation.TrueSource;
 
 /** Fills the demo business with its season, and on later starts with what has happened since. */
 @Component
@@ -51,11 +39,8 @@ class DemoSeed {
     private static final int FEW = 1_000;
 
     private final JdbcClient jdbc;
-    private final Links links;
+    private final DemoSetting setting;
     private final LinkHosts hosts;
-    private final Campaigns campaigns;
-    private final Sources sources;
-    private final Spends spends;
     private final Outcomes outcomes;
     private final VisitStore visits;
     private final BusinessScope scope;
@@ -63,7 +48,6 @@ class DemoSeed {
     private final DemoPages pages;
     private final DemoProofs proofs;
     private final Attribution attribution;
-    private final Targets targets;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
@@ -72,11 +56,8 @@ class DemoSeed {
 
     DemoSeed(
             JdbcClient jdbc,
-            Links links,
+            DemoSetting setting,
             LinkHosts hosts,
-            Campaigns campaigns,
-            Sources sources,
-            Spends spends,
             Outcomes outcomes,
             VisitStore visits,
             BusinessScope scope,
@@ -84,14 +65,10 @@ class DemoSeed {
             DemoPages pages,
             DemoProofs proofs,
             Attribution attribution,
-            Targets targets,
             Clock clock) {
         this.jdbc = jdbc;
-        this.links = links;
+        this.setting = setting;
         this.hosts = hosts;
-        this.campaigns = campaigns;
-        this.sources = sources;
-        this.spends = spends;
         this.outcomes = outcomes;
         this.visits = visits;
         this.scope = scope;
@@ -99,7 +76,6 @@ class DemoSeed {
         this.pages = pages;
         this.proofs = proofs;
         this.attribution = attribution;
-        this.targets = targets;
         this.clock = clock;
     }
 
@@ -234,55 +210,11 @@ class DemoSeed {
         jdbc.sql("insert into demo_season values (?, ?, ?)")
                 .params(business.id().value(), firstDay, Timestamp.from(filled.until()))
                 .update();
-        for (TrueSource truth : MarramPoint.WORLD.sources()) {
-            SourceListed source = sources.findOrCreate(truth.name(), truth.channel());
-            truth.links().forEach(link -> issue(truth, link, siteOrigin));
-            truth.costs().forEach(cost -> spends.enter(source.id(), lump(firstDay, cost), cost.note(), "Maren Holt"));
-        }
-        targets.set(
-                Optional.empty(), new Target(MarramPoint.CEILINGS_MINOR, OptionalInt.of(MarramPoint.MARGIN_PERCENT)));
-        schedule(firstDay);
+        setting.setUp(firstDay, siteOrigin);
         desk.setUp(business.id().value());
         pages.setUp(business, firstDay);
-        jdbc.sql("update link set created_at = ?, created_by = 'Maren Holt'")
-                .param(Timestamp.from(firstDay.minusDays(3)
-                        .atTime(10, 0)
-                        .atZone(business.zone())
-                        .toInstant()))
-                .update();
-        jdbc.sql("""
-                        update link_destination d set changed_at = l.created_at, changed_by = l.created_by
-                        from link l where l.id = d.link_id
-                        """).update();
+        setting.date(firstDay, business.zone());
         return filled;
-    }
-
-    private void issue(TrueSource truth, TrueSource.Placed link, String siteOrigin) {
-        Links.Issued issued = links.issue(
-                siteOrigin + link.page(),
-                link.campaign(),
-                List.of(new Links.Wish(truth.name(), truth.channel(), link.slug())),
-                "Maren Holt");
-        if (issued instanceof Links.Issued.Refused refused) {
-            throw new IllegalStateException(
-                    "The demo's link %s was refused: %s".formatted(link.slug(), refused.faults()));
-        }
-    }
-
-    private static LumpSpend lump(LocalDate firstDay, TrueSource.Cost cost) {
-        LocalDate first = firstDay.plusWeeks(cost.firstWeek());
-        return new LumpSpend(cost.amountMinor(), new Period(first, first.plusWeeks(cost.weeks())));
-    }
-
-    private void schedule(LocalDate firstDay) {
-        for (CampaignListed campaign : campaigns.list()) {
-            switch (campaign.name()) {
-                case MarramPoint.OPENING -> campaigns.schedule(campaign, firstDay, firstDay.plusWeeks(9));
-                case MarramPoint.SUMMER -> campaigns.schedule(campaign, firstDay.plusWeeks(5), firstDay.plusWeeks(18));
-                case MarramPoint.AUTUMN -> campaigns.schedule(campaign, firstDay.plusWeeks(16), firstDay.plusWeeks(26));
-                default -> {}
-            }
-        }
     }
 
     private Map<String, Placed> placedLinks() {

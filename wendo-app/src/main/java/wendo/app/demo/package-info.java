@@ -2,6 +2,7 @@
 @ApplicationModule(
         allowedDependencies = {
             "accounts",
+            "arrivals",
             "business",
             "campaigns",
             "credit",
@@ -9,7 +10,6 @@
             "outcomes",
             "sources",
             "spend",
-            "targets",
             "targets",
             "visits"
         })

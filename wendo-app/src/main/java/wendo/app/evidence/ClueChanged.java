@@ -3,4 +3,10 @@ package wendo.app.evidence;
 import wendo.app.business.BusinessId;
 
 /** A code or an answer stands for another source than before, or for none. */
-public record ClueChanged(BusinessId business, String kind, String key) {}
+public record ClueChanged(BusinessId business, String kind, String key) {
+
+    /** Whether it is a website whose pages lead to the business's own. */
+    public boolean isOfWebsite() {
+        return kind.equals(ClueKind.REFERRER.key());
+    }
+}

@@ -26,8 +26,8 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 import wendo.app.sources.Sources;
+import wendo.app.tables.Brought;
 import wendo.app.tables.Table;
-import wendo.app.tables.TableReader;
 import wendo.app.tables.TableRefused;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
@@ -70,31 +70,17 @@ class ImportPages {
             Business business,
             CurrentPerson person)
             throws IOException {
-        boolean hasFile = file.isPresent() && !file.get().isEmpty();
-        if (!hasFile && pasted.isBlank()) {
-            return Refusal.of(list("Choose a file, or paste a table.", pasted));
-        }
         try {
-            byte[] bytes = hasFile ? file.get().getBytes() : new byte[0];
-            Table table = hasFile ? TableReader.read(bytes) : TableReader.readText(pasted);
+            Brought brought = Brought.of(file, pasted);
+            Table table = brought.table();
             ImportMatching matching = files.layout(table.columns())
                     .orElseGet(() -> ImportMatching.guess(
                             table, business.locale().getCountry().equals("US")));
-            String name = hasFile ? nameOf(file.get()) : "Pasted table";
-            String written = hasFile ? TableReader.written(bytes) : "pasted text";
-            return new ModelAndView(
-                    "redirect:/outcomes/files/" + files.add(name, table, written, matching, person.name()));
+            return new ModelAndView("redirect:/outcomes/files/"
+                    + files.add(brought.name(), table, brought.written(), matching, person.name()));
         } catch (TableRefused e) {
             return Refusal.of(list(String.valueOf(e.getMessage()), pasted));
         }
-    }
-
-    private static String nameOf(MultipartFile file) {
-        String name = Optional.ofNullable(file.getOriginalFilename())
-                .orElse("")
-                .replaceAll("^.*[/\\\\]", "")
-                .strip();
-        return name.isEmpty() ? "A file" : name.substring(0, Math.min(name.length(), 200));
     }
 
     /** One file, or for htmx whether it is done. */

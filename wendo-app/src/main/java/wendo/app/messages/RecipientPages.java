@@ -26,8 +26,7 @@ import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
 import wendo.app.site.Refusal;
-import wendo.app.tables.Table;
-import wendo.app.tables.TableReader;
+import wendo.app.tables.Brought;
 import wendo.app.tables.TableRefused;
 import wendo.app.tables.TableWriter;
 
@@ -59,26 +58,17 @@ class RecipientPages {
             RedirectAttributes notes)
             throws IOException {
         LinkListed link = link(id);
-        boolean hasFile = file.isPresent() && !file.get().isEmpty();
         try {
-            Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
+            Brought brought = Brought.of(file, pasted);
             String text = messages.find(id, business).map(MessageForm::text).orElse(MessageCount.PLACE);
-            RecipientLists.Columns meant = guess(table.columns());
-            UUID list = lists.add(id, hasFile ? name(file.get()) : "Pasted table", table, meant, text, person.name());
+            RecipientLists.Columns meant = guess(brought.table().columns());
+            UUID list = lists.add(id, brought.name(), brought.table(), meant, text, person.name());
             lists.match(lists.find(list).orElseThrow(), meant, text, business);
             return "redirect:/recipients/" + list;
         } catch (TableRefused e) {
             notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
             return "redirect:/links/" + link.id() + "/message";
         }
-    }
-
-    private static String name(MultipartFile file) {
-        String name = Optional.ofNullable(file.getOriginalFilename())
-                .orElse("")
-                .replaceAll("^.*[/\\\\]", "")
-                .strip();
-        return name.isEmpty() ? "A file" : name.substring(0, Math.min(200, name.length()));
     }
 
     /** By what people call such columns. */

@@ -24,8 +24,7 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
-import wendo.app.tables.Table;
-import wendo.app.tables.TableReader;
+import wendo.app.tables.Brought;
 import wendo.app.tables.TableRefused;
 
 /** A file from an ad account: bring it, say what its columns and names mean, enter it. */
@@ -33,7 +32,6 @@ import wendo.app.tables.TableRefused;
 @RequestMapping("/spend/files")
 class SpendFilePages {
     private static final int SHOWN = 20;
-    private static final int MAX_NAME = 200;
 
     private final SpendFiles files;
     private final Sources sources;
@@ -50,14 +48,9 @@ class SpendFilePages {
             CurrentPerson person,
             RedirectAttributes notes)
             throws IOException {
-        boolean hasFile = file.isPresent() && !file.get().isEmpty();
         try {
-            Table table = hasFile ? TableReader.read(file.get().getBytes()) : TableReader.readText(pasted);
-            String name = hasFile
-                    ? Optional.ofNullable(file.get().getOriginalFilename()).orElse("A file")
-                    : "Pasted table";
-            return "redirect:/spend/files/"
-                    + files.add(name.substring(0, Math.min(MAX_NAME, name.length())), table, person.name());
+            Brought brought = Brought.of(file, pasted);
+            return "redirect:/spend/files/" + files.add(brought.name(), brought.table(), person.name());
         } catch (TableRefused e) {
             notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
             return "redirect:/spend";

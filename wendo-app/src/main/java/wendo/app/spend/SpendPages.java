@@ -167,7 +167,7 @@ class SpendPages {
                 .addObject("subjects", subjects())
                 .addObject("ways", SpendWay.values())
                 .addObject("rules", SharedBy.values())
-                .addObject("missing", spends.missing(choice.period(), business.zone()))
+                .addObject("missing", spends.missing(choice.period()))
                 .addObject("weeks", weeks(rows, choice.period(), business))
                 .addObject("sumMinor", sum(rows))
                 .addObject("choice", choice)

@@ -2,10 +2,8 @@ package wendo.app.spend;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -87,22 +85,20 @@ class SpendQueries {
 
     /** Sources that people came by in the period, by a link or without, and that nothing is entered for. */
     @Transactional(readOnly = true)
-    List<Spends.Missing> missing(Period period, ZoneId zone, List<UUID> paid) {
+    List<Spends.Missing> missing(Period period, List<UUID> paid) {
         return jdbc.sql("""
                         with came as (
                             select scope_id as id, sum(people) as people from visit_person_sum
                             where scope = 'source' and day >= :start and day < :end and day_before < :start group by 1
                             union all
-                            select stands_for, count(distinct visitor) from arrival_source
-                            where arrived_at >= :from and arrived_at < :to and kind = 'person' and origin <> 'direct' group by 1)
+                            select scope_id, sum(people) from arrival_person_sum
+                            where scope = 'source' and day >= :start and day < :end and day_before < :start group by 1)
                         select s.id, s.name, s.channel, sum(c.people) as people
                         from came c join source s on s.id = c.id where s.id <> all(:paid)
                         group by s.id, s.name, s.channel order by people desc, s.name limit 50
                         """)
                 .param("start", period.startInclusive())
                 .param("end", period.endExclusive())
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
                 .param("paid", paid.toArray(UUID[]::new))
                 .query((row, number) -> new Spends.Missing(
                         row.getObject(1, UUID.class),

@@ -3,7 +3,6 @@ package wendo.app.spend;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -150,8 +149,8 @@ public class Spends {
 
     /** Most people first. */
     @Transactional(readOnly = true)
-    public List<Missing> missing(Period period, ZoneId zone) {
-        return queries.missing(period, zone, List.copyOf(bySource(period).keySet()));
+    public List<Missing> missing(Period period) {
+        return queries.missing(period, List.copyOf(bySource(period).keySet()));
     }
 
     /** What of each source's spend falls in the period, in minor units. A source without any is absent. */

@@ -49,7 +49,7 @@ class Tasks {
                 .forEach(count -> addCount(tasks, count, figures));
         addCodes(tasks);
         addLinks(tasks, today, figures);
-        addSpend(tasks, period, business, figures);
+        addSpend(tasks, period, figures);
         addUnjoined(tasks, business, today);
         return tasks;
     }
@@ -130,8 +130,8 @@ class Tasks {
         }
     }
 
-    private void addSpend(List<Task> tasks, Period period, Business business, Figures figures) {
-        spends.missing(period, business.zone()).stream()
+    private void addSpend(List<Task> tasks, Period period, Figures figures) {
+        spends.missing(period).stream()
                 .limit(MOST_SPENDS)
                 .forEach(source -> tasks.add(Task.of(
                         "spend:" + source.source(),

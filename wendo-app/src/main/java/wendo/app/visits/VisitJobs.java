@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -32,6 +33,7 @@ class VisitJobs {
     private final Businesses businesses;
     private final VisitSums sums;
     private final VisitSettings settings;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     VisitJobs(
@@ -40,12 +42,14 @@ class VisitJobs {
             Businesses businesses,
             VisitSums sums,
             VisitSettings settings,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.jdbc = jdbc;
         this.scope = scope;
         this.businesses = businesses;
         this.sums = sums;
         this.settings = settings;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -68,6 +72,7 @@ class VisitJobs {
             sums.lock();
             boolean same = sums.rebuild();
             settings.sumsMade(same);
+            events.publishEvent(new VisitSumsMade(business));
             return same;
         });
         if (!wasRight) {

@@ -1,6 +1,8 @@
 package wendo.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static wendo.app.bench.Bench.say;
+import static wendo.app.bench.Bench.seconds;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -9,7 +11,6 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -18,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.arrivals.ArrivalSums;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
 import wendo.core.visits.ClickId;
@@ -34,15 +36,8 @@ class FiguresBench extends WendoTest {
     @Autowired
     private VisitStore store;
 
-    private static void say(String format, Object... values) {
-        System.out.printf(Locale.ROOT, "bench  " + format + "%n", values);
-    }
-
-    private static double seconds(Runnable work) {
-        long begun = System.nanoTime();
-        work.run();
-        return (System.nanoTime() - begun) / 1e9;
-    }
+    @Autowired
+    private ArrivalSums arrivals;
 
     @Test
     void pages_on_a_season() {

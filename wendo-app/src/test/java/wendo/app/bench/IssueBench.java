@@ -1,6 +1,8 @@
 package wendo.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static wendo.app.bench.Bench.say;
+import static wendo.app.bench.Bench.seconds;
 
 import java.lang.management.ManagementFactory;
 import java.lang.management.MemoryPoolMXBean;
@@ -10,7 +12,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -37,16 +38,6 @@ class IssueBench extends WendoTest {
     void open() {
         tenant = tenant("Brent Boats");
         person = http().signIn(tenant.email());
-    }
-
-    private static void say(String format, Object... values) {
-        System.out.printf(Locale.ROOT, "bench  " + format + "%n", values);
-    }
-
-    private static double seconds(Runnable work) {
-        long begun = System.nanoTime();
-        work.run();
-        return (System.nanoTime() - begun) / 1e9;
     }
 
     private static long heapPeakMegabytes() {

@@ -1,6 +1,7 @@
 package wendo.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static wendo.app.bench.Bench.say;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -11,7 +12,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -41,10 +41,6 @@ class RedirectBench extends WendoTest {
 
     /** What wrk measured; times in milliseconds. */
     private record Load(double perSecond, double p50, double p99) {}
-
-    private static void say(String format, Object... values) {
-        System.out.printf(Locale.ROOT, "bench  " + format + "%n", values);
-    }
 
     @Test
     void redirects_beside_nginx() throws Exception {
