@@ -1,6 +1,5 @@
 package wendo.app.crosscheck;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
@@ -38,11 +37,6 @@ record CheckForm(Map<String, String> typed, Map<String, String> faults) {
                 Map.of());
     }
 
-    static CheckForm of(Check check, Map<String, String> faults) {
-        return new CheckForm(
-                Map.of("zone", check.zone().getId(), "tolerance", String.valueOf(check.tolerancePercent())), faults);
-    }
-
     public String typed(String field) {
         return typed.getOrDefault(field, "");
     }
@@ -51,59 +45,86 @@ record CheckForm(Map<String, String> typed, Map<String, String> faults) {
     record Checked(CheckForm form, Optional<Check> check, SortedMap<LocalDate, Long> theirs) {}
 
     static Checked check(Map<String, String> typed, List<SourceListed> sources) {
-        Map<String, String> faults = new HashMap<>();
-        CheckForm form = new CheckForm(typed, Map.of());
-        Optional<SourceListed> source = sources.stream()
-                .filter(one -> one.id().toString().equals(form.typed("source")))
-                .findFirst();
-        if (source.isEmpty()) {
-            faults.put("source", "Choose the source that they counted for.");
-        }
-        String system = form.typed("system").strip();
-        if (system.isEmpty()) {
-            faults.put("system", "Say who counted: a partner, or a system’s name.");
-        }
-        Refusal.tooLong(faults, "system", system, MAX_SYSTEM);
-        Optional<ZoneId> zone = zone(form.typed("zone").strip());
-        if (zone.isEmpty()) {
-            faults.put("zone", "A time zone is written like Europe/London or UTC.");
-        }
-        Optional<Integer> tolerance = tolerance(form.typed("tolerance").strip());
-        if (tolerance.isEmpty()) {
-            faults.put("tolerance", "A whole number, 1 to 100.");
-        }
-        TheirCounts theirs = TheirCounts.read(form.typed("pasted"));
-        if (!theirs.faults().isEmpty()) {
-            faults.put("pasted", String.join(" ", theirs.faults()));
-        }
-        Counted counted = Counted.find(form.typed("counted")).orElse(Counted.VISIT);
-        CheckForm read = new CheckForm(typed, faults);
-        return !faults.isEmpty()
-                ? new Checked(read, Optional.empty(), theirs.byDay())
-                : new Checked(
-                        read,
-                        Optional.of(new Check(
-                                UUID.randomUUID(),
-                                source.orElseThrow().id(),
-                                source.orElseThrow().name(),
-                                counted,
-                                system,
-                                zone.orElseThrow(),
-                                tolerance.orElseThrow())),
-                        theirs.byDay());
+        return new Reading(new CheckForm(typed, Map.of())).read(sources);
     }
 
-    private static Optional<ZoneId> zone(String id) {
-        try {
-            return ZoneId.getAvailableZoneIds().contains(id) ? Optional.of(ZoneId.of(id)) : Optional.empty();
-        } catch (DateTimeException e) {
-            return Optional.empty();
-        }
-    }
+    /** Reads a form field by field, noting what is wrong. */
+    private static final class Reading {
+        private final CheckForm form;
+        private final Map<String, String> faults = new HashMap<>();
 
-    private static Optional<Integer> tolerance(String text) {
-        return text.matches("\\d{1,3}")
-                ? Optional.of(Integer.parseInt(text)).filter(percent -> percent >= 1 && percent <= 100)
-                : Optional.empty();
+        Reading(CheckForm form) {
+            this.form = form;
+        }
+
+        Checked read(List<SourceListed> sources) {
+            Optional<SourceListed> source = source(sources);
+            String system = system();
+            Optional<ZoneId> zone = zone();
+            Optional<Integer> tolerance = tolerance();
+            TheirCounts theirs = theirs();
+            Optional<Check> check = faults.isEmpty()
+                    ? Optional.of(new Check(
+                            UUID.randomUUID(),
+                            source.orElseThrow().id(),
+                            source.orElseThrow().name(),
+                            Counted.find(form.typed("counted")).orElse(Counted.VISIT),
+                            system,
+                            zone.orElseThrow(),
+                            tolerance.orElseThrow()))
+                    : Optional.empty();
+            return new Checked(new CheckForm(form.typed(), faults), check, theirs.byDay());
+        }
+
+        private Optional<SourceListed> source(List<SourceListed> sources) {
+            return noted(
+                    "source",
+                    "Choose the source that they counted for.",
+                    sources.stream()
+                            .filter(one -> one.id().toString().equals(form.typed("source")))
+                            .findFirst());
+        }
+
+        private String system() {
+            String system = form.typed("system").strip();
+            if (system.isEmpty()) {
+                faults.put("system", "Say who counted: a partner, or a system’s name.");
+            }
+            Refusal.tooLong(faults, "system", system, MAX_SYSTEM);
+            return system;
+        }
+
+        private Optional<ZoneId> zone() {
+            return noted(
+                    "zone",
+                    "A time zone is written like Europe/London or UTC.",
+                    Optional.of(form.typed("zone").strip())
+                            .filter(ZoneId.getAvailableZoneIds()::contains)
+                            .map(ZoneId::of));
+        }
+
+        private Optional<Integer> tolerance() {
+            return noted(
+                    "tolerance",
+                    "A whole number, 1 to 100.",
+                    Optional.of(form.typed("tolerance").strip())
+                            .filter(text -> text.matches("[1-9]\\d?|100"))
+                            .map(Integer::valueOf));
+        }
+
+        private TheirCounts theirs() {
+            TheirCounts theirs = TheirCounts.read(form.typed("pasted"));
+            if (!theirs.faults().isEmpty()) {
+                faults.put("pasted", String.join(" ", theirs.faults()));
+            }
+            return theirs;
+        }
+
+        private <T> Optional<T> noted(String field, String fault, Optional<T> found) {
+            if (found.isEmpty()) {
+                faults.put(field, fault);
+            }
+            return found;
+        }
     }
 }

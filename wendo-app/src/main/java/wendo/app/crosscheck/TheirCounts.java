@@ -1,11 +1,13 @@
 package wendo.app.crosscheck;
 
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wendo.app.tables.Table;
@@ -45,7 +47,7 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
     }
 
     /** The first column that half of the rows at least hold such a cell in; −1 if none does. */
-    private static int column(List<Table.Row> rows, java.util.function.Predicate<String> isOne) {
+    private static int column(List<Table.Row> rows, Predicate<String> isOne) {
         int columns = rows.isEmpty() ? 0 : rows.get(0).cells().size();
         return IntStream.range(0, columns)
                 .filter(column -> rows.stream()
@@ -64,14 +66,12 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
         SortedMap<LocalDate, Long> byDay = new TreeMap<>();
         List<String> faults = new ArrayList<>();
         for (Table.Row row : rows.subList(hasHeading ? 1 : 0, rows.size())) {
-            Optional<LocalDate> found = order.find(row.cell(day)).map(java.time.LocalDateTime::toLocalDate);
+            Optional<LocalDate> found = order.find(row.cell(day)).map(LocalDateTime::toLocalDate);
             Optional<Long> count = number(row.cell(number));
-            if (found.isEmpty()) {
-                faults.add("Line %d: “%s” is no day.".formatted(row.line(), row.cell(day)));
-            } else if (count.isEmpty()) {
-                faults.add("Line %d: “%s” is no whole number.".formatted(row.line(), row.cell(number)));
-            } else {
+            if (found.isPresent() && count.isPresent()) {
                 byDay.merge(found.get(), count.get(), Long::sum);
+            } else {
+                faults.add(fault(row, found.isEmpty() ? row.cell(day) : row.cell(number), found.isEmpty()));
             }
         }
         if (byDay.size() > MOST_DAYS) {
@@ -79,6 +79,10 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
                     "At most %d days can be held against each other; these are %d.".formatted(MOST_DAYS, byDay.size()));
         }
         return new TheirCounts(byDay, faults.stream().limit(MOST_FAULTS).toList());
+    }
+
+    private static String fault(Table.Row row, String cell, boolean isDay) {
+        return "Line %d: “%s” is no %s.".formatted(row.line(), cell, isDay ? "day" : "whole number");
     }
 
     /** Counts are whole, so a sign with three digits behind it groups them, whichever it is. */
