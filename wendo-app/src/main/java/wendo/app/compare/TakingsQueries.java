@@ -25,9 +25,10 @@ class TakingsQueries {
             left join trail t on t.outcome_id = o.id left join identity i on i.id = t.identity_id
             """;
 
+    /** In an order of their own, so that resamples with a fixed seed are the same each time. */
     private static final String PAYERS = """
             select sum(c.%1$s), sum(c.%2$s) / 1e6 %3$s
-            group by coalesce(i.person, o.id) having sum(c.%1$s) <> 0 or sum(c.%2$s) > 0
+            group by coalesce(i.person, o.id) having sum(c.%1$s) <> 0 or sum(c.%2$s) > 0 order by 1, 2
             """;
 
     private static final String DAYS = """
