@@ -149,6 +149,11 @@ class FiguresBench extends WendoTest {
                         cross join (select id as source from source order by id limit 1) s
                         """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 14, VISITS / 10))
                         .update());
+        double made = seconds(() -> in(tenant, () -> {
+            arrivals.rebuild();
+            return true;
+        }));
+        say("sums of %,d arrivals without a link made in %.0f s", VISITS / 10, made);
         in(
                 tenant,
                 () -> jdbc.sql("""
