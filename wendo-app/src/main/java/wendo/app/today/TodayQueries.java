@@ -102,7 +102,7 @@ class TodayQueries {
                         left join lateral (select min(placed_on) as placed_on from placement where link_id = l.id) p on true
                         where l.archived_at is null and (p.placed_on < ? or l.created_at < ?)
                             and not exists (select from visit_sum v where v.link_id = l.id)
-                        order by p.placed_on nulls last, l.created_at limit 5
+                        order by p.placed_on nulls last, l.created_at, l.name, l.id limit 5
                         """)
                 .params(today, Timestamp.from(issuedBefore))
                 .query((row, number) -> new Unvisited(
