@@ -83,6 +83,7 @@ class MigrationsTest {
                 .containsExactlyInAnyOrder(
                         "analyze_visits",
                         "analyze_credit_tables",
+                        "analyze_credit_rows",
                         "door_site_key",
                         "door_memberships",
                         "door_api_key",

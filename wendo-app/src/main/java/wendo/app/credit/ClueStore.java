@@ -44,20 +44,29 @@ class ClueStore {
                         select 'partner', s.name, s.id from o join source s on s.id = o.partner_source_id
                         union all
                         select * from (
-                            select 'contact', case when r.email = o.email then o.email else o.phone end, l.source_id
+                            select 'contact', r.contact, l.source_id
                             from o
-                            join recipient r on not r.held_out
-                                and ((r.email = o.email and o.email <> '') or (r.phone = o.phone and o.phone <> ''))
+                            cross join lateral (
+                                select o.email as contact, link_id, list_id from recipient
+                                where email = o.email and email <> '' and not held_out
+                                union all
+                                select o.phone, link_id, list_id from recipient
+                                where phone = o.phone and phone <> '' and not held_out) r
                             join link l on l.id = r.link_id
                             join recipient_list m on m.id = r.list_id and m.made_at <= o.occurred_at
                             order by m.made_at desc limit 1) sent
                         union all
                         select * from (
-                            select 'contact', case when e.email = o.email then o.email else o.phone end, c.source_id
+                            select 'contact', e.contact, c.source_id
                             from o
-                            join outcome e on e.id <> o.id and e.occurred_at < o.occurred_at
-                                and e.occurred_at > o.occurred_at - make_interval(days => :days)
-                                and ((e.email = o.email and o.email <> '') or (e.phone = o.phone and o.phone <> ''))
+                            cross join lateral (
+                                select o.email as contact, id, occurred_at from outcome
+                                where email = o.email and email <> '' and occurred_at < o.occurred_at
+                                    and occurred_at > o.occurred_at - make_interval(days => :days)
+                                union all
+                                select o.phone, id, occurred_at from outcome
+                                where phone = o.phone and phone <> '' and occurred_at < o.occurred_at
+                                    and occurred_at > o.occurred_at - make_interval(days => :days)) e
                             join outcome_source c on c.outcome_id = e.id
                             order by e.occurred_at desc limit 1) earlier
                         union all

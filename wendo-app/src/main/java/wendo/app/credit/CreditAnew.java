@@ -94,6 +94,10 @@ class CreditAnew {
             return edition;
         });
         creditAll(business, edition);
+        scope.within(business, () -> {
+            editions.look();
+            return edition;
+        });
     }
 
     /** By what was learned before. */

@@ -88,4 +88,9 @@ class CreditEditions {
                 .update();
         jdbc.sql("delete from credit_row where edition <> ?").param(edition).update();
     }
+
+    /** So many new rows are planned badly until the database has looked at them. */
+    void look() {
+        jdbc.sql("select analyze_credit_rows()").query(row -> {});
+    }
 }

@@ -85,6 +85,7 @@ class CreditBench extends WendoTest {
                     journeys.make();
                     return true;
                 })));
+        look(tenant, "select analyze_credit_tables()"); // as each night does
         single(tenant);
     }
 
