@@ -84,6 +84,7 @@ class MigrationsTest {
                         "analyze_visits",
                         "analyze_credit_tables",
                         "analyze_credit_rows",
+                        "analyze_arrival_sums",
                         "door_site_key",
                         "door_memberships",
                         "door_api_key",

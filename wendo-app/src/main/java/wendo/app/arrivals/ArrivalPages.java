@@ -24,10 +24,7 @@ class ArrivalPages {
     @GetMapping("/links/none")
     ModelAndView list(PeriodChoice choice, Business business) {
         return new ModelAndView("arrivals/list")
-                .addObject("origins", queries.byOrigin(choice.period(), business.zone()))
-                .addObject("people", queries.people(choice.period(), business.zone()))
-                .addObject("leftOut", queries.leftOut(choice.period(), business.zone()))
-                .addObject("pages", queries.pages(choice.period(), business.zone()))
+                .addObject("arrived", queries.arrived(choice.period(), business.zone()))
                 .addObject("shown", ArrivalQueries.SHOWN)
                 .addObject("sources", sources.list())
                 .addObject("choice", choice)

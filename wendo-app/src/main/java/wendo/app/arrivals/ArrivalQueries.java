@@ -1,8 +1,11 @@
 package wendo.app.arrivals;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,9 +21,28 @@ import wendo.core.visits.Origin;
 class ArrivalQueries {
     static final int SHOWN = 100;
 
-    private static final String ARRIVALS = """
-            with arrived as materialized (
-                select * from arrival_source where arrived_at >= :from and arrived_at < :to)
+    /** One way over the arrivals; what is summed up by person once is counted by page, by origin and in all. */
+    private static final String ARRIVED = """
+            with seen as materialized (
+                select origin, referrer, referrer_host, stands_for, visitor, kind = 'person' as counts, count(*) as arrivals,
+                    max(arrived_at) as latest
+                from arrival_source where arrived_at >= :from and arrived_at < :to group by 1, 2, 3, 4, 5, 6),
+            pages as (
+                select origin, referrer, referrer_host, stands_for, count(*) as people, sum(arrivals) as arrivals,
+                    max(latest) as latest
+                from seen where counts and origin <> 'direct' group by 1, 2, 3, 4
+                order by people desc, latest desc, referrer limit :shown)
+            select 'page' as what, p.*, s.name, s.channel from pages p left join source s on s.id = p.stands_for
+            union all
+            select 'origin', origin, '', '', null, count(*), sum(arrivals), null, null, null
+            from (select origin, visitor, sum(arrivals) as arrivals from seen where counts group by 1, 2) by_person
+            group by origin
+            union all
+            select 'all', '', '', '', null, count(*), 0, null, null, null
+            from (select distinct visitor from seen where counts) everybody
+            union all
+            select 'left out', '', '', '', null, 0, coalesce(sum(arrivals), 0), null, null, null from seen where not counts
+            order by what, people desc, latest desc, origin
             """;
 
     private final JdbcClient jdbc;
@@ -42,60 +64,49 @@ class ArrivalQueries {
             Optional<String> source,
             Optional<Channel> channel) {}
 
-    @Transactional(readOnly = true)
-    List<ByOrigin> byOrigin(Period period, ZoneId zone) {
-        return within(period, zone, """
-                        select origin, count(distinct visitor), count(*) from arrived where kind = 'person'
-                        group by origin order by 2 desc, 1
-                        """)
-                .query((row, number) -> new ByOrigin(Origin.of(row.getString(1)), row.getLong(2), row.getLong(3)))
-                .list();
-    }
-
-    /** People are who came in the period, each once, whatever led them here. */
-    @Transactional(readOnly = true)
-    long people(Period period, ZoneId zone) {
-        return within(period, zone, "select count(distinct visitor) from arrived where kind = 'person'")
-                .query(Long.class)
-                .single();
-    }
-
-    /** Arrivals that are left out: robots, previews and repeats. */
-    @Transactional(readOnly = true)
-    long leftOut(Period period, ZoneId zone) {
-        return within(period, zone, "select count(*) from arrived where kind <> 'person'")
-                .query(Long.class)
-                .single();
-    }
+    /**
+     * Who came without a link.
+     *
+     * @param people who came in the period, each once, whatever led them here
+     * @param leftOut arrivals of robots, previews and repeats
+     * @param pages that most people came by
+     */
+    record Arrived(long people, long leftOut, List<ByOrigin> origins, List<Page> pages) {}
 
     @Transactional(readOnly = true)
-    List<Page> pages(Period period, ZoneId zone) {
-        return within(period, zone, """
-                        select a.referrer, a.referrer_host, a.origin, a.people, a.latest, s.id, s.name, s.channel
-                        from (
-                            select referrer, referrer_host, origin, stands_for, count(distinct visitor) as people,
-                                max(arrived_at) as latest
-                            from arrived where kind = 'person' and origin <> 'direct'
-                            group by 1, 2, 3, 4) a
-                        left join source s on s.id = a.stands_for
-                        order by a.people desc, a.latest desc limit :shown
-                        """)
-                .param("shown", SHOWN)
-                .query((row, number) -> new Page(
-                        row.getString(1),
-                        row.getString(2),
-                        Origin.of(row.getString(3)),
-                        row.getLong(4),
-                        row.getTimestamp(5).toInstant(),
-                        Optional.ofNullable(row.getObject(6, UUID.class)),
-                        Optional.ofNullable(row.getString(7)),
-                        Optional.ofNullable(row.getString(8)).map(Channel::valueOf)))
-                .list();
-    }
-
-    private JdbcClient.StatementSpec within(Period period, ZoneId zone, String sql) {
-        return jdbc.sql(ARRIVALS + sql)
+    Arrived arrived(Period period, ZoneId zone) {
+        jdbc.sql("select set_config('work_mem', '64MB', true)").query(row -> {}); // who came by what is held at once
+        List<ByOrigin> origins = new ArrayList<>();
+        List<Page> pages = new ArrayList<>();
+        long[] all = new long[2];
+        jdbc.sql(ARRIVED)
                 .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)));
+                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("shown", SHOWN)
+                .query(row -> {
+                    switch (row.getString("what")) {
+                        case "page" -> pages.add(page(row));
+                        case "origin" ->
+                            origins.add(new ByOrigin(
+                                    Origin.of(row.getString("origin")),
+                                    row.getLong("people"),
+                                    row.getLong("arrivals")));
+                        case "all" -> all[0] = row.getLong("people");
+                        default -> all[1] = row.getLong("arrivals");
+                    }
+                });
+        return new Arrived(all[0], all[1], List.copyOf(origins), List.copyOf(pages));
+    }
+
+    private static Page page(ResultSet row) throws SQLException {
+        return new Page(
+                row.getString("referrer"),
+                row.getString("referrer_host"),
+                Origin.of(row.getString("origin")),
+                row.getLong("people"),
+                row.getTimestamp("latest").toInstant(),
+                Optional.ofNullable(row.getObject("stands_for", UUID.class)),
+                Optional.ofNullable(row.getString("name")),
+                Optional.ofNullable(row.getString("channel")).map(Channel::valueOf));
     }
 }

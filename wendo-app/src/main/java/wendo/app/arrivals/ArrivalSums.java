@@ -79,6 +79,7 @@ public class ArrivalSums {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
         sum(ALL + ADD).update();
+        jdbc.sql("select analyze_arrival_sums()").query(row -> {});
     }
 
     /** What is known of a source that another one was merged into; of days before the first arrival the sums are added. */

@@ -1,8 +1,10 @@
 package wendo.app.compare;
 
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -13,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
+import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
 
 /** What stands behind a number: the outcomes or visits that add up to it. */
@@ -24,11 +27,13 @@ class BehindPages {
 
     private final Comparisons comparisons;
     private final BehindQueries queries;
+    private final CameQueries came;
     private final CompareFrame frame;
 
-    BehindPages(Comparisons comparisons, BehindQueries queries, CompareFrame frame) {
+    BehindPages(Comparisons comparisons, BehindQueries queries, CameQueries came, CompareFrame frame) {
         this.comparisons = comparisons;
         this.queries = queries;
+        this.came = came;
         this.frame = frame;
     }
 
@@ -40,9 +45,15 @@ class BehindPages {
             PeriodChoice choice,
             Business business,
             Model model) {
-        int shown = Math.max(0, Math.min(page, MAX_PAGE));
-        model.addAttribute("row", row(key, look, choice, business));
-        model.addAttribute("seen", queries.visits(key, choice.period(), business.zone(), look, shown));
+        int shown = shown(page);
+        ComparedRow row = row(key, look, choice.period(), business);
+        model.addAttribute("row", row);
+        model.addAttribute(
+                "all",
+                kept(row, look, choice.period(), business)
+                        .map(ComparedRow::visits)
+                        .orElse(0L));
+        model.addAttribute("seen", came.visits(row, choice.period(), business.zone(), look, shown));
         model.addAttribute("what", "visits");
         return show(look, choice, key, shown, model);
     }
@@ -55,15 +66,32 @@ class BehindPages {
             PeriodChoice choice,
             Business business,
             Model model) {
-        int shown = Math.max(0, Math.min(page, MAX_PAGE));
-        ComparedRow row = row(key, look, choice, business);
+        int shown = shown(page);
+        ComparedRow row = row(key, look, choice.period(), business);
         if (!row.knowsPeople()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         model.addAttribute("row", row);
-        model.addAttribute("met", queries.people(key, choice.period(), business.zone(), look, shown));
+        model.addAttribute(
+                "all",
+                kept(row, look, choice.period(), business)
+                        .map(ComparedRow::people)
+                        .orElse(0L));
+        model.addAttribute("met", came.people(row, choice.period(), business.zone(), look, shown));
         model.addAttribute("what", "people");
         return show(look, choice, key, shown, model);
+    }
+
+    private static int shown(int page) {
+        return Math.max(0, Math.min(page, MAX_PAGE));
+    }
+
+    /** The row as far back as visits are kept one by one; none if none of them is. */
+    private Optional<ComparedRow> kept(ComparedRow row, CompareChoice look, Period period, Business business) {
+        Optional<LocalDate> first = came.firstKept(business.zone()).filter(day -> day.isBefore(period.endExclusive()));
+        return first.filter(day -> day.isAfter(period.startInclusive())).isPresent()
+                ? find(row.key(), look, new Period(first.get(), period.endExclusive()), business)
+                : first.map(day -> row);
     }
 
     /** @param what a kind of outcome, or revenue */
@@ -82,21 +110,24 @@ class BehindPages {
         if (kinds.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        int shown = Math.max(0, Math.min(page, MAX_PAGE));
-        model.addAttribute("row", row(key, look, choice, business));
-        model.addAttribute("parts", queries.outcomes(key, kinds, choice.period(), business.zone(), look, shown));
+        int shown = shown(page);
+        model.addAttribute("row", row(key, look, choice.period(), business));
+        BehindQueries.Parts parts = queries.outcomes(key, kinds, choice.period(), business.zone(), look, shown);
+        model.addAttribute("parts", parts);
+        model.addAttribute("all", parts.all());
         model.addAttribute("what", what.toLowerCase(Locale.ROOT));
         return show(look, choice, key, shown, model);
     }
 
-    private ComparedRow row(String key, CompareChoice look, PeriodChoice choice, Business business) {
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
+    private ComparedRow row(String key, CompareChoice look, Period period, Business business) {
+        return find(key, look, period, business).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private Optional<ComparedRow> find(String key, CompareChoice look, Period period, Business business) {
+        Comparison comparison = comparisons.compare(period, business, look);
         return key.equals(ComparedRow.TOTAL)
-                ? comparison.total()
-                : comparison
-                        .find(key)
-                        .filter(ComparedRow::isListed)
-                        .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+                ? Optional.of(comparison.total())
+                : comparison.find(key).filter(ComparedRow::isListed);
     }
 
     private String show(CompareChoice look, PeriodChoice choice, String key, int shown, Model model) {

@@ -4,7 +4,7 @@ package wendo.app.compare;
  * How figures fall to the groups of a grouping, as parts of SQL. Keys are text: an identifier, or what the group is called
  * by; "none" is what has no group, "unknown" what no source is credited with.
  *
- * @param visits from where people's visits by day are read ({@code v}), with their conditions
+ * @param visits from where people's visits in the period are read ({@code v}), by month
  * @param visitKey the group of such a row
  * @param seenKey the group of a single visit {@code v} by link {@code lk} to source {@code s}
  * @param people select of key and people
@@ -30,7 +30,13 @@ record GroupSql(
     static final String UNKNOWN = "unknown";
 
     private static final String DAYS = "v.day >= :first and v.day < :end";
-    private static final String LINK_VISITS = "visit_sum v join link l on l.id = v.link_id";
+    private static final String SUMMED = """
+            (select %1$s, date_trunc('month', v.day::timestamp)::date as month, sum(visits) as visits
+            from %2$s v where v.day >= :first and v.day < :end and v.%3$s group by 1, 2) v""";
+    private static final String LINK_VISITS =
+            SUMMED.formatted("link_id", "visit_sum", "kind = 'person'") + " join link l on l.id = v.link_id";
+    private static final String CAME = "(select scope_id, sum(people) as people from visit_person_sum v where " + DAYS
+            + " and v.scope = '%s' and v.day_before < :first group by 1) v";
     private static final String NOT_NAMED =
             "select null::text as key, null::text as name, null::text as channel where false";
     private static final String MONTH = "to_char(%s, 'YYYY-MM')";
@@ -82,12 +88,12 @@ record GroupSql(
 
     private static GroupSql ofSources(String key, String named) {
         return new GroupSql(
-                LINK_VISITS + " join source s on s.id = l.source_id where " + DAYS + " and v.kind = 'person'",
+                LINK_VISITS + " join source s on s.id = l.source_id",
                 key,
                 key,
                 """
-                select %s as key, sum(v.people) as people from visit_person_sum v join source s on s.id = v.scope_id
-                where v.scope = 'source' and %s and v.day_before < :first group by 1""".formatted(key, DAYS),
+                select %s as key, sum(v.people) as people from %s join source s on s.id = v.scope_id
+                group by 1""".formatted(key, CAME.formatted("source")),
                 key,
                 ARRIVALS.formatted(
                         key, "join source s on s.id = a.source_id", "join source s on s.id = a.scope_id", "source"),
@@ -99,12 +105,12 @@ record GroupSql(
 
     private static GroupSql ofLinks(String key, String named) {
         return new GroupSql(
-                LINK_VISITS + " where " + DAYS + " and v.kind = 'person'",
+                LINK_VISITS,
                 key,
                 key.replace("l.", "lk."),
                 """
-                select %s as key, sum(v.people) as people from visit_person_sum v join link l on l.id = v.scope_id
-                where v.scope = 'link' and %s and v.day_before < :first group by 1""".formatted(key, DAYS),
+                select %s as key, sum(v.people) as people from %s join link l on l.id = v.scope_id
+                group by 1""".formatted(key, CAME.formatted("link")),
                 "'none'",
                 ARRIVALS_BY_NO_LINK,
                 "left join link l on l.id = c.link_id",
@@ -115,7 +121,7 @@ record GroupSql(
 
     private static GroupSql ofTrait(String trait) {
         return new GroupSql(
-                "visit_trait_sum v join link l on l.id = v.link_id where " + DAYS + " and v.trait = '" + trait + "'",
+                SUMMED.formatted("value", "visit_trait_sum", "trait = '" + trait + "'"),
                 "coalesce(nullif(v.value, ''), 'none')",
                 "coalesce(nullif(v.%s, ''), 'none')".formatted(trait),
                 "select null::text as key, 0 as people where false",
@@ -130,8 +136,8 @@ record GroupSql(
 
     private static GroupSql ofMonths(String clock) {
         return new GroupSql(
-                LINK_VISITS + " where " + DAYS + " and v.kind = 'person'",
-                MONTH.formatted("v.day"),
+                SUMMED.formatted("kind", "visit_sum", "kind = 'person'"),
+                MONTH.formatted("v.month"),
                 MONTH.formatted("v.arrived_at at time zone :zone"),
                 """
                 select to_char(m, 'YYYY-MM') as key, sum(v.people) as people

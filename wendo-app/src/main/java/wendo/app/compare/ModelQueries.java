@@ -129,8 +129,7 @@ class ModelQueries {
                     select month, sum(share) as share, sum((share / 1e6) ^ 2) as squares, sum(minor) as minor
                     from shared where key = :key group by 1),
                 came as (
-                    select date_trunc('month', v.day)::date as month, sum(v.visits) as visits
-                    from %7$s and %8$s = :key group by 1)
+                    select v.month, sum(v.visits) as visits from %7$s where %8$s = :key group by 1)
                 select m::date, coalesce(c.visits, 0), coalesce(e.share, 0), coalesce(e.squares, 0), coalesce(e.minor, 0)
                 from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
                 left join earned e on e.month = m::date left join came c on c.month = m::date order by m

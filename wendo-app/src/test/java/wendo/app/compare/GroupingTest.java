@@ -119,6 +119,11 @@ class GroupingTest extends SmallSeason {
                                 default -> "<strong>%s credited</strong>".formatted(number);
                             });
             assertThat(behind).as(address).doesNotContain("are listed.");
+            if (numbers.group(1).equals("visits") || numbers.group(1).equals("people")) {
+                assertThat(behind.split("data-label=\"(When|First came)\"", -1).length - 1)
+                        .as("rows of " + address)
+                        .isEqualTo(Integer.parseInt(number));
+            }
             opened++;
         }
         assertThat(opened).isGreaterThan(6);
