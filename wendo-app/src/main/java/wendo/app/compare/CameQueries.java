@@ -15,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.core.measure.Period;
 
 /**
- * The SQL of the visits and people that stand behind a number of the comparison, newest first, as far as they are kept one
+ * The visits and people that stand behind a number of the comparison, newest first, as far as they are kept one
  * by one. How many there are is known from the sums; here only those that are shown are looked up.
  */
 @Component
@@ -23,80 +23,6 @@ class CameQueries {
     /** The newest are read in order by an index; the database would rather read and sort all there are. */
     private static final String IN_ORDER =
             "select set_config('enable_seqscan', 'off', true), set_config('enable_bitmapscan', 'off', true)";
-
-    private static final String WITHIN = "v.arrived_at >= :from and v.arrived_at < :to and v.kind = 'person'";
-
-    /** Of all: read from the newest backwards, until there are enough; names are looked up for these (see to it: offset 0). */
-    private static final String NAMED = """
-            cross join lateral (select id, name, source_id from link where id = v.link_id offset 0) lk
-            cross join lateral (select id, name from source where id = lk.source_id offset 0) s
-            where %s""";
-
-    private static final String LINKS =
-            "v.link_id = any(array(select lk.id from link lk join source s on s.id = lk.source_id where %s = :key))";
-
-    /** So few are found by their links and put in order; of more than these there are soon enough among all. */
-    private static final long FEW = 50_000;
-
-    private static final String ARRIVED = """
-            arrival_source a
-            cross join lateral (select * from source where id = a.stands_for offset 0) s
-            where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct' and %2$s""";
-
-    private static final String VISITS = """
-            select * from (
-                (select v.arrived_at as at, s.name as source, lk.name as link, lk.id as link_id, v.country, v.device,
-                    v.referrer, v.click_id as id
-                from %s
-                order by v.arrived_at desc, v.click_id limit :reach)
-                union all
-                (select a.arrived_at, s.name, '', null, '', a.device, a.referrer, a.id
-                from %s
-                order by a.arrived_at desc, a.id limit :reach)) found
-            order by at desc, id limit :limit offset :offset
-            """.formatted("%1$s", ARRIVED);
-
-    /**
-     * A row for each time that somebody is counted: their last visit in the period, whose earlier ones, and what became of
-     * them, are looked up for those that are shown.
-     */
-    private static final String PEOPLE = """
-            with found as (
-                (select v.visitor, 'visitor' as known_by, v.arrived_at as last, v.click_id as id, s.name as source,
-                    lk.source_id, v.link_id
-                from @came and not exists (
-                    select from visit w join link wl on wl.id = w.link_id
-                    where w.visitor = v.visitor and w.kind = 'person' and w.arrived_at >= v.arrived_at and w.arrived_at < :to
-                        and (w.arrived_at > v.arrived_at or w.click_id < v.click_id) and coalesce(%3$s, false) offset 0)
-                order by v.arrived_at desc, v.click_id limit :reach)
-                union all
-                (select a.visitor, 'browser', a.arrived_at, a.id, s.name, a.stands_for, null
-                from @arrived and not exists (
-                    select from arrival_source b
-                    where b.visitor = a.visitor and b.kind = 'person' and b.origin <> 'direct'
-                        and b.stands_for is not null and b.arrived_at >= a.arrived_at and b.arrived_at < :to
-                        and (b.arrived_at > a.arrived_at or b.id < a.id) and coalesce(%4$s, false) offset 0)
-                order by a.arrived_at desc, a.id limit :reach)),
-            shown as (select * from found order by last desc, id limit :limit offset :offset)
-            select came.first, p.last, came.visits, p.source, p.known_by = 'browser', o.id, o.kind
-            from shown p
-            cross join lateral (
-                select min(at) as first, count(*) as visits from (
-                    select w.arrived_at as at from visit w join link wl on wl.id = w.link_id
-                    where p.known_by = 'visitor' and w.visitor = p.visitor and w.kind = 'person'
-                        and w.arrived_at >= :from and w.arrived_at <= p.last and %5$s
-                    union all
-                    select b.arrived_at from arrival_source b
-                    where p.known_by = 'browser' and b.visitor = p.visitor and b.kind = 'person'
-                        and b.origin <> 'direct' and b.stands_for is not null
-                        and b.arrived_at >= :from and b.arrived_at <= p.last and %6$s) all_of_them) came
-            left join lateral (
-                select o.id, o.kind from identity i join identity same on same.person = i.person
-                join trail t on t.identity_id = same.id join outcome o on o.id = t.outcome_id
-                where i.kind = p.known_by and i.key = p.visitor::text and o.counts and not o.is_proof
-                order by o.occurred_at desc limit 1) o on true
-            order by p.last desc, p.id
-            """.replace("@came", "%1$s").replace("@arrived", ARRIVED);
 
     private final JdbcClient jdbc;
 
@@ -128,31 +54,6 @@ class CameQueries {
             Optional<UUID> outcome,
             String outcomeKind) {}
 
-    /** When two visits are of one that is counted once: by SQL of the later visit, and of the one that is shown. */
-    private record Same(String visit, String arrival, String shownVisit, String shownArrival) {
-        static Same in(Grouping grouping) {
-            if (grouping == Grouping.MONTH) {
-                return new Same(
-                        month("w.arrived_at", "v.arrived_at"),
-                        month("b.arrived_at", "a.arrived_at"),
-                        month("w.arrived_at", "p.last"),
-                        month("b.arrived_at", "p.last"));
-            }
-            return grouping.isOfSources()
-                    ? new Same(
-                            "wl.source_id = lk.source_id",
-                            "b.stands_for = a.stands_for",
-                            "wl.source_id = p.source_id",
-                            "b.stands_for = p.source_id")
-                    : new Same("w.link_id = v.link_id", "true", "w.link_id = p.link_id", "true");
-        }
-
-        private static String month(String one, String other) {
-            String month = "date_trunc('month', %s at time zone :zone)";
-            return month.formatted(one) + " = " + month.formatted(other);
-        }
-    }
-
     /** The day from which visits are kept one by one; none if there are none. */
     @Transactional(readOnly = true)
     Optional<LocalDate> firstKept(ZoneId zone) {
@@ -167,10 +68,7 @@ class CameQueries {
 
     @Transactional(readOnly = true)
     List<Seen> visits(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
-        GroupSql group = GroupSql.of(choice.grouping(), ClockColumn.of(choice.clock()));
-        String sql =
-                VISITS.formatted(came(row, choice.grouping(), group), only(row, choice.grouping(), group.arrivalKey()));
-        return paged(sql, row, period, zone, choice.grouping(), page)
+        return paged(CameSql.visits(row, choice), row, period, zone, choice.grouping(), page)
                 .query((found, number) -> new Seen(
                         found.getTimestamp(1).toInstant(),
                         found.getString(2),
@@ -184,36 +82,9 @@ class CameQueries {
 
     @Transactional(readOnly = true)
     List<Somebody> people(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
-        GroupSql group = GroupSql.of(choice.grouping(), ClockColumn.of(choice.clock()));
-        Same same = Same.in(choice.grouping());
-        String sql = PEOPLE.formatted(
-                came(row, choice.grouping(), group),
-                only(row, choice.grouping(), group.arrivalKey()),
-                same.visit(),
-                same.arrival(),
-                same.shownVisit(),
-                same.shownArrival());
-        return paged(sql, row, period, zone, choice.grouping(), page)
+        return paged(CameSql.people(row, choice), row, period, zone, choice.grouping(), page)
                 .query((found, number) -> somebody(found))
                 .list();
-    }
-
-    /** Those who came by links, as what is selected from, up to and with its conditions. */
-    private static String came(ComparedRow row, Grouping grouping, GroupSql group) {
-        boolean isOfLinks = grouping.isOfSources() || grouping.isOfLinks();
-        if (!isOfLinks || row.key().equals(ComparedRow.TOTAL)) {
-            return "visit v " + NAMED.formatted(WITHIN + " and " + only(row, grouping, group.seenKey()));
-        }
-        String links = LINKS.formatted(group.seenKey());
-        return row.visits() > FEW
-                ? "visit v " + NAMED.formatted(WITHIN + " and coalesce(" + links + ", false)")
-                : "(select * from visit v where %s and %s order by v.arrived_at desc, v.click_id offset 0) v "
-                                .formatted(WITHIN, links)
-                        + NAMED.formatted("true");
-    }
-
-    private static String only(ComparedRow row, Grouping grouping, String groupKey) {
-        return row.key().equals(ComparedRow.TOTAL) || grouping == Grouping.MONTH ? "true" : groupKey + " = :key";
     }
 
     private JdbcClient.StatementSpec paged(

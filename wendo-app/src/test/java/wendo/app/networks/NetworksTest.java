@@ -203,7 +203,11 @@ class NetworksTest extends WendoTest {
         ready(add("Sail Net", "digits", "4"));
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < 250; i++) {
-            assertThat(seen.add(led().replaceFirst(".*s1=", ""))).isTrue();
+            String[] led = {led()};
+            if (!led[0].contains("s1=")) { // few are set aside where there are few, and these visits come very fast
+                await("more are set aside", () -> (led[0] = led()).contains("s1="));
+            }
+            assertThat(seen.add(led[0].replaceFirst(".*s1=", ""))).isTrue();
         }
         assertThat(seen).allMatch(alias -> alias.matches("\\d{3,4}"));
         await(
