@@ -68,6 +68,9 @@ class CameQueries {
 
     @Transactional(readOnly = true)
     List<Seen> visits(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
+        if (row.visits() == 0) {
+            return List.of(); // nobody came, nor is there anything to look for in rows that have spend alone
+        }
         return paged(CameSql.visits(row, choice), row, period, zone, choice.grouping(), page)
                 .query((found, number) -> new Seen(
                         found.getTimestamp(1).toInstant(),
@@ -82,6 +85,9 @@ class CameQueries {
 
     @Transactional(readOnly = true)
     List<Somebody> people(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
+        if (row.visits() == 0) {
+            return List.of();
+        }
         return paged(CameSql.people(row, choice), row, period, zone, choice.grouping(), page)
                 .query((found, number) -> somebody(found))
                 .list();
