@@ -75,7 +75,7 @@ class DemoPages {
                             origin, case origin when 'search' then :search when 'social' then :social
                                 when 'referral' then :others end,
                             coalesce(substring(referrer from '//([^/]+)'), ''), referrer,
-                            'https://marrampoint.example' || page, case when odd %% 5 < 3 then 'phone' else 'desktop' end
+                            'https://marrampoint.example' || page, case when odd %% 5 < 3 then 'phone' else 'computer' end
                         from (
                             select a.*, case when way < 38 then 'search' when way < 55 then 'social' when way < 78 then 'referral'
                                     else 'direct' end as origin,
