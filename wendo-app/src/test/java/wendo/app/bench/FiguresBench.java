@@ -52,7 +52,7 @@ class FiguresBench extends WendoTest {
         say("%,d visits put into the database in %.0f s", VISITS, seconds(() -> come(tenant, today)));
         double made = seconds(() -> {
             person.form("/setup/visits", "/setup/visits/sums");
-            for (int tries = 0; tries < 12 && !isMade(person); tries++) {
+            for (int tries = 0; tries < 30 && !isMade(person); tries++) {
                 try {
                     await("the sums are made", () -> isMade(person));
                 } catch (AssertionError e) {
