@@ -4,7 +4,7 @@ package wendo.app.compare;
 final class CameSql {
     private static final String WITHIN = "v.arrived_at >= :from and v.arrived_at < :to and v.kind = 'person'";
 
-    /** Of all: read from the newest backwards, until there are enough; names are looked up for these (see to it: offset 0). */
+    /** Names are looked up row by row (offset 0 keeps it so), for reading backwards ends when there are enough rows. */
     private static final String NAMED = """
             cross join lateral (select id, name, source_id from link where id = v.link_id offset 0) lk
             cross join lateral (select id, name from source where id = lk.source_id offset 0) s
@@ -13,7 +13,7 @@ final class CameSql {
     private static final String LINKS =
             "v.link_id = any(array(select lk.id from link lk join source s on s.id = lk.source_id where %s = :key))";
 
-    /** So few are found by their links and put in order; of more than these there are soon enough among all. */
+    /** Up to so many are found by their links and sorted; of more, reading all of them backwards soon finds enough. */
     private static final long FEW = 50_000;
 
     private static final String ARRIVED = """
