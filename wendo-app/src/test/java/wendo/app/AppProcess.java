@@ -3,15 +3,16 @@ package wendo.app;
 import java.io.File;
 import java.io.IOException;
 import java.net.ServerSocket;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
-/** The application as a process of its own, with the demo business in it. */
+/** The application as a process of its own, with one business in it. */
 public final class AppProcess implements AutoCloseable {
+    private static final String OWNER = "ines@brantboats.example";
+
     private final int port;
     private final int linkPort;
     private final Path home;
@@ -30,9 +31,16 @@ public final class AppProcess implements AutoCloseable {
         builder.environment().putAll(TestDatabase.settings(database, home.toString()));
         builder.environment()
                 .putAll(Map.of(
-                        "WENDO_PORT", String.valueOf(port),
-                        "WENDO_LINK_PORT", String.valueOf(linkPort),
-                        "WENDO_DEMO", "true"));
+                        "WENDO_PORT",
+                        String.valueOf(port),
+                        "WENDO_LINK_PORT",
+                        String.valueOf(linkPort),
+                        "WENDO_BUSINESS",
+                        "Brant Boats",
+                        "WENDO_OWNER_EMAIL",
+                        OWNER,
+                        "WENDO_OWNER_PASSWORD",
+                        WendoTest.PASSWORD));
         File log = home.resolve("app.log").toFile();
         process = builder.redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log))
@@ -58,11 +66,17 @@ public final class AppProcess implements AutoCloseable {
         }
     }
 
-    /** A key of the demo business. */
-    public String apiKey() throws IOException {
-        return Http.json(Files.readString(home.resolve("demo.json")))
-                .get("apiKey")
-                .asString();
+    /** The owner of the business, signed in. */
+    public Http owner() {
+        return new Http(port).signIn(OWNER);
+    }
+
+    /** Issues one link of the business by a new key of its owner, and answers its slug. */
+    public String issue() {
+        Http owner = owner();
+        owner.form("/setup", "/setup/keys", "name", "Booking system");
+        return owner.issue(WendoTest.keyOn(owner.get("/setup").body()), "https://stay.example/", "Crash", "Buoys")
+                .get(0);
     }
 
     public long pid() {

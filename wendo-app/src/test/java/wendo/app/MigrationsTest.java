@@ -82,6 +82,7 @@ class MigrationsTest {
                         "select proname from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"))
                 .containsExactlyInAnyOrder(
                         "analyze_visits",
+                        "analyze_first_links",
                         "analyze_credit_tables",
                         "analyze_credit_rows",
                         "analyze_arrival_sums",

@@ -29,7 +29,7 @@ import wendo.app.links.LinkHosts;
 @ContextConfiguration(initializers = TestDatabase.class)
 public abstract class WendoTest {
     public static final String PASSWORD = "a-long-enough-password";
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofSeconds(120);
 
     @LocalServerPort
     protected int port;
@@ -84,6 +84,11 @@ public abstract class WendoTest {
 
     protected long count(Tenant tenant, String sql) {
         return in(tenant, () -> jdbc.sql(sql).query(Long.class).single());
+    }
+
+    /** The key that a page shows once. */
+    public static String keyOn(String page) {
+        return page.replaceFirst("(?s)^.*(wendo_[0-9a-f]{48}).*$", "$1");
     }
 
     /** Waits for what another thread brings about, and fails loudly if it does not come. */

@@ -73,6 +73,11 @@ class LinkQueries {
         return found;
     }
 
+    /** Has the first links of all looked at by the planner, when many are made in one transaction. */
+    void tellOfMany() {
+        jdbc.sql("select analyze_first_links()").query(row -> {});
+    }
+
     /** In the order of the identifiers. */
     @Transactional(readOnly = true)
     List<LinkListed> byIds(List<UUID> ids) {

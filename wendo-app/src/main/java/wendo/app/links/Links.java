@@ -171,6 +171,7 @@ public class Links {
                 if (issued.size() % FLUSH_EVERY == 0) {
                     entities.flush();
                     entities.clear();
+                    queries.tellOfMany();
                     progress.accept(issued.size());
                 }
             }

@@ -101,8 +101,7 @@ class SignInTest extends WendoTest {
         assertThat(person.form("/setup", "/setup/keys", "name", " ").statusCode())
                 .isEqualTo(422);
         person.form("/setup", "/setup/keys", "name", "Booking system");
-        String page = person.get("/setup").body();
-        String key = page.replaceFirst("(?s)^.*(wendo_[0-9a-f]{48}).*$", "$1");
+        String key = keyOn(person.get("/setup").body());
         assertThat(person.get("/setup").body()).contains("Booking system").doesNotContain(key);
         assertThat(http().api(key, "/api/v1/links").statusCode()).isEqualTo(200);
         UUID id = in(

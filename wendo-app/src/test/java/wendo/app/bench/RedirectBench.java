@@ -50,7 +50,8 @@ class RedirectBench extends WendoTest {
                 AppProcess app =
                         new AppProcess(database.url(), folder, "-Xms6g", "-Xmx6g", "-Xmn1g", "-XX:+UseParallelGC")) {
             await("it answers", app::isUp);
-            issue(database);
+            app.issue();
+            copy(database);
             awaitLinks(app);
             say("%,d links known; the process holds %,d MB", LINKS, residentMegabytes(app.pid()));
             load(app.linkPort(), 32, WARM_UP_SECONDS);
@@ -82,8 +83,8 @@ class RedirectBench extends WendoTest {
                 .start();
     }
 
-    /** Copies of a demo link, made by one statement that asks no trigger and keeps no index of words. */
-    private void issue(OwnPostgres database) throws SQLException {
+    /** Copies of the one link, made by one statement that asks no trigger and keeps no index of words. */
+    private void copy(OwnPostgres database) throws SQLException {
         long begun = System.nanoTime();
         try (Connection connection = TestDatabase.connect(database.url(), "postgres");
                 Statement statement = connection.createStatement()) {

@@ -39,15 +39,8 @@ class CrashTest extends WendoTest {
             String slug;
             try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
                 await("it answers", app::isUp);
-                slug = new Http(app.port())
-                        .issue(app.apiKey(), "https://stay.example/", "Crash", "Buoys")
-                        .get(0);
-                await(
-                        "the link is known",
-                        () -> new Http(app.port()).visit(HOST, slug).statusCode() == 302);
-                person = new Http(app.port());
-                person.form(
-                        "/sign-in", "/sign-in", "email", "maren@marrampoint.example", "password", "slack-water-demo");
+                slug = app.issue();
+                person = app.owner();
                 List<Thread> callers = call(app, slug);
                 awaitMore("visits come");
                 database.kill();
