@@ -3,7 +3,6 @@ package wendo.app.arrivals;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.servlet.ModelAndView;
-import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Ribbons;
 import wendo.app.sources.Sources;
@@ -22,9 +21,9 @@ class ArrivalPages {
     }
 
     @GetMapping("/links/none")
-    ModelAndView list(PeriodChoice choice, Business business) {
+    ModelAndView list(PeriodChoice choice) {
         return new ModelAndView("arrivals/list")
-                .addObject("arrived", queries.arrived(choice.period(), business.zone()))
+                .addObject("arrived", queries.arrived(choice.period()))
                 .addObject("shown", ArrivalQueries.SHOWN)
                 .addObject("sources", sources.list())
                 .addObject("choice", choice)

@@ -2,9 +2,7 @@ package wendo.app.arrivals;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,27 +19,37 @@ import wendo.core.visits.Origin;
 class ArrivalQueries {
     static final int SHOWN = 100;
 
-    /** One way over the arrivals; what is summed up by person once is counted by page, by origin and in all. */
+    /** What a page stands for is asked now: a website may have been given a source, or one become another, since. */
     private static final String ARRIVED = """
-            with seen as materialized (
-                select origin, referrer, referrer_host, stands_for, visitor, kind = 'person' as counts, count(*) as arrivals,
-                    max(arrived_at) as latest
-                from arrival_source where arrived_at >= :from and arrived_at < :to group by 1, 2, 3, 4, 5, 6),
+            with arrived as materialized (
+                select page_id, is_person, sum(arrivals) as arrivals, max(latest) as latest
+                from arrival_page_sum where day >= :first and day <= :last group by 1, 2),
+            people as materialized (
+                select scope, scope_id, sum(people) as people from arrival_person_sum
+                where scope in ('anyone', 'origin', 'page') and day >= :first and day <= :last and day_before < :first
+                group by 1, 2),
             pages as (
-                select origin, referrer, referrer_host, stands_for, count(*) as people, sum(arrivals) as arrivals,
-                    max(latest) as latest
-                from seen where counts and origin <> 'direct' group by 1, 2, 3, 4
+                select p.origin, p.referrer, p.referrer_host,
+                    coalesce(case when p.origin <> 'tagged' then c.source_id end, t.merged_into, t.id) as stands_for,
+                    sum(w.people) as people, sum(a.arrivals) as arrivals, max(a.latest) as latest
+                from people w
+                join arrival_page p on p.id = w.scope_id
+                join arrived a on a.page_id = p.id and a.is_person
+                left join source_clue c on c.kind = 'referrer' and c.key = p.referrer_host
+                left join source t on t.id = p.source_id
+                where w.scope = 'page' group by 1, 2, 3, 4
                 order by people desc, latest desc, referrer limit :shown)
             select 'page' as what, p.*, s.name, s.channel from pages p left join source s on s.id = p.stands_for
             union all
-            select 'origin', origin, '', '', null, count(*), sum(arrivals), null, null, null
-            from (select origin, visitor, sum(arrivals) as arrivals from seen where counts group by 1, 2) by_person
-            group by origin
+            select 'origin', p.origin, '', '', null, coalesce(max(w.people), 0), sum(a.arrivals), null, null, null
+            from arrived a join arrival_page p on p.id = a.page_id
+            left join people w on w.scope = 'origin' and w.scope_id = md5(p.origin)::uuid
+            where a.is_person group by p.origin
             union all
-            select 'all', '', '', '', null, count(*), 0, null, null, null
-            from (select distinct visitor from seen where counts) everybody
+            select 'all', '', '', '', null, people, 0, null, null, null from people where scope = 'anyone'
             union all
-            select 'left out', '', '', '', null, 0, coalesce(sum(arrivals), 0), null, null, null from seen where not counts
+            select 'left out', '', '', '', null, 0, coalesce(sum(arrivals), 0), null, null, null
+            from arrived where not is_person
             order by what, people desc, latest desc, origin
             """;
 
@@ -74,14 +82,13 @@ class ArrivalQueries {
     record Arrived(long people, long leftOut, List<ByOrigin> origins, List<Page> pages) {}
 
     @Transactional(readOnly = true)
-    Arrived arrived(Period period, ZoneId zone) {
-        jdbc.sql("select set_config('work_mem', '64MB', true)").query(row -> {}); // who came by what is held at once
+    Arrived arrived(Period period) {
         List<ByOrigin> origins = new ArrayList<>();
         List<Page> pages = new ArrayList<>();
         long[] all = new long[2];
         jdbc.sql(ARRIVED)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
+                .param("first", period.startInclusive())
+                .param("last", period.lastDay())
                 .param("shown", SHOWN)
                 .query(row -> {
                     switch (row.getString("what")) {

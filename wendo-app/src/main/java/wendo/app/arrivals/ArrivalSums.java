@@ -7,38 +7,55 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
+import wendo.app.visits.PeopleBefore;
 
 /**
- * The daily sums of people's arrivals by the sources they stand for, in which figures are read: exact, kept up to date in
- * the transaction that keeps an arrival, and the same when they are made anew. Runs in the transaction of its caller.
+ * The daily sums of arrivals, in which figures are read: by the sources they stand for, by the pages that led here and by
+ * what kind of page it was. Exact, kept up to date in the transaction that keeps an arrival, and the same when they are
+ * made anew. Runs in the transaction of its caller.
  */
 @Component
 public class ArrivalSums {
-    private static final String FRESH = """
+    private static final String PAGE = "arrival_page_id(origin, source_id, referrer)";
+    private static final String DAY = "(arrived_at at time zone :zone)::date";
+
+    /** Of anybody, robots too. */
+    private static final String ADD_PAGES = """
+            with fresh as materialized (
+                select %s as page, %s as day, kind = 'person' as is_person, origin, source_id, referrer_host, referrer,
+                    count(*) as arrivals, max(arrived_at) as latest
+                from site_arrival where @which group by 1, 2, 3, 4, 5, 6, 7),
+            named as (
+                insert into arrival_page
+                select distinct current_business(), page, origin, source_id, referrer_host, referrer from fresh
+                on conflict do nothing)
+            insert into arrival_page_sum
+            select current_business(), page, day, is_person, arrivals, latest from fresh
+            on conflict (business_id, page_id, day, is_person)
+            do update set arrivals = arrival_page_sum.arrivals + excluded.arrivals,
+                latest = greatest(arrival_page_sum.latest, excluded.latest)
+            """.formatted(PAGE, DAY);
+
+    /** A person who comes changes two rows of each sum at most; the difference of before and after is added. */
+    private static final String ADD_PEOPLE = """
             with theirs as materialized (
-                select stands_for, visitor, (arrived_at at time zone :zone)::date as day, %s as is_fresh
-                from arrival_source where kind = 'person' and origin <> 'direct' and stands_for is not null and %s),
-            """;
-
-    /** All of the visitor's, of which one is fresh. */
-    private static final String ONE = FRESH.formatted("id = :id", """
-            visitor = (select visitor from site_arrival where id = :id)
-            and exists (select from site_arrival where id = :id and kind = 'person' and origin <> 'direct')""");
-
-    private static final String ALL = FRESH.formatted("true", "true");
-
-    /** A person who comes changes two rows at most; the difference of before and after is added. */
-    private static final String ADD = """
+                select visitor, origin, stands_for, %s as page, %s as day, @fresh as is_fresh,
+                    origin <> 'direct' and stands_for is not null as is_of_source
+                from arrival_source where kind = 'person' and @which),
             arrived as (
                 insert into arrival_sum
-                select current_business(), stands_for, day, count(*) from theirs where is_fresh group by 1, 2, 3
+                select current_business(), stands_for, day, count(*) from theirs where is_fresh and is_of_source
+                group by 1, 2, 3
                 on conflict (business_id, source_id, day)
                 do update set arrivals = arrival_sum.arrivals + excluded.arrivals),
             days as materialized (
                 select s.scope, s.scope_id, t.visitor, t.day, bool_and(t.is_fresh) as is_new
                 from theirs t
-                cross join lateral (values ('business', current_business()), ('source', t.stands_for)) s (scope, scope_id)
-                group by 1, 2, 3, 4),
+                cross join lateral (values
+                    ('business', current_business(), is_of_source), ('source', t.stands_for, is_of_source),
+                    ('anyone', current_business(), true), ('origin', md5(t.origin)::uuid, true),
+                    ('page', t.page, t.origin <> 'direct')) s (scope, scope_id, is_counted)
+                where s.is_counted group by 1, 2, 3, 4),
             chained as (
                 select scope, scope_id, day, 1 as people,
                     lag(day) over (partition by scope, scope_id, visitor order by day) as day_before
@@ -51,7 +68,14 @@ public class ArrivalSums {
             from chained group by 1, 2, 3, 4, 5 having sum(people) <> 0
             on conflict (business_id, scope, scope_id, day, day_before)
             do update set people = arrival_person_sum.people + excluded.people
-            """;
+            """.formatted(PAGE, DAY);
+
+    /** All of the visitor's, of which one is fresh. */
+    private static final String VISITORS = """
+            visitor = (select visitor from site_arrival where id = :id)
+            and exists (select from site_arrival where id = :id and kind = 'person')""";
+
+    private static final PeopleBefore PEOPLE = new PeopleBefore("arrival_person_sum", "scope", "scope_id", "day");
 
     private final JdbcClient jdbc;
     private final Businesses businesses;
@@ -64,7 +88,10 @@ public class ArrivalSums {
     /** An arrival that has just been kept. */
     void add(UUID arrival) {
         lock();
-        sum(ONE + ADD).param("id", arrival).update();
+        sum(ADD_PAGES.replace("@which", "id = :id")).param("id", arrival).update();
+        sum(ADD_PEOPLE.replace("@fresh", "id = :id").replace("@which", VISITORS))
+                .param("id", arrival)
+                .update();
     }
 
     /** Makes the sums anew from the arrivals that are kept; those of days before the first of them stay. */
@@ -75,10 +102,13 @@ public class ArrivalSums {
                 .param(zone())
                 .query(LocalDate.class)
                 .single();
-        for (String table : List.of("arrival_sum", "arrival_person_sum")) {
+        for (String table : List.of("arrival_sum", "arrival_page_sum")) {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
-        sum(ALL + ADD).update();
+        jdbc.sql(PEOPLE.drop()).param("first", first).update();
+        sum(ADD_PAGES.replace("@which", "true")).update();
+        sum(ADD_PEOPLE.replace("@fresh", "true").replace("@which", "true")).update();
+        jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
         jdbc.sql("select analyze_arrival_sums()").query(row -> {});
     }
 

@@ -20,9 +20,10 @@ import wendo.core.measure.Period;
  */
 @Component
 class CameQueries {
-    /** The newest are read in order by an index; the database would rather read and sort all there are. */
-    private static final String IN_ORDER =
-            "select set_config('enable_seqscan', 'off', true), set_config('enable_bitmapscan', 'off', true)";
+    /** The newest of many are read in order by an index; the database would rather read and sort all there are. */
+    private static final String IN_ORDER = """
+            select set_config('enable_seqscan', 'off', true), set_config('enable_bitmapscan', 'off', true),
+                set_config('enable_sort', ?, true)""";
 
     private final JdbcClient jdbc;
 
@@ -95,7 +96,7 @@ class CameQueries {
 
     private JdbcClient.StatementSpec paged(
             String sql, ComparedRow row, Period period, ZoneId zone, Grouping grouping, int page) {
-        jdbc.sql(IN_ORDER).query(found -> {});
+        jdbc.sql(IN_ORDER).param(row.visits() > CameSql.FEW ? "off" : "on").query(found -> {});
         boolean isMonth = grouping == Grouping.MONTH && !row.key().equals(ComparedRow.TOTAL);
         return CompareQueries.within(jdbc.sql(sql), isMonth ? within(period, YearMonth.parse(row.key())) : period, zone)
                 .param("key", row.key())

@@ -14,7 +14,7 @@ final class CameSql {
             "v.link_id = any(array(select lk.id from link lk join source s on s.id = lk.source_id where %s = :key))";
 
     /** Up to so many are found by their links and sorted; of more, reading all of them backwards soon finds enough. */
-    private static final long FEW = 50_000;
+    static final long FEW = 50_000;
 
     private static final String ARRIVED = """
             arrival_source a

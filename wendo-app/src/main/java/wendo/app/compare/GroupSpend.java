@@ -88,8 +88,8 @@ class GroupSpend {
         Map<UUID, List<Weight>> weights = new HashMap<>();
         jdbc.sql("""
                         select l.source_id, %s, coalesce(sum(v.visits), 0), count(distinct l.id)
-                        from link l left join visit_sum v
-                            on v.link_id = l.id and v.kind = 'person' and v.day >= :first and v.day < :end
+                        from link l left join visits_of_days(:first, :end) v
+                            on v.link_id = l.id and v.kind = 'person'
                         where l.source_id = any(:sources) group by 1, 2 order by 1, 2
                         """.formatted(key))
                 .param("first", period.startInclusive())

@@ -30,11 +30,13 @@ record GroupSql(
     static final String UNKNOWN = "unknown";
 
     private static final String DAYS = "v.day >= :first and v.day < :end";
-    private static final String SUMMED = """
-            (select %1$s, date_trunc('month', v.day::timestamp)::date as month, sum(visits) as visits
-            from %2$s v where v.day >= :first and v.day < :end and v.%3$s group by 1, 2) v""";
-    private static final String LINK_VISITS =
-            SUMMED.formatted("link_id", "visit_sum", "kind = 'person'") + " join link l on l.id = v.link_id";
+    private static final String VISITS = """
+            (select link_id, month, sum(visits) as visits from visits_of_days(:first, :end)
+            where kind = 'person' group by 1, 2) v""";
+    private static final String TRAITS = """
+            (select value, date_trunc('month', v.day::timestamp)::date as month, sum(visits) as visits
+            from visit_trait_sum v where v.day >= :first and v.day < :end and v.trait = '%s' group by 1, 2) v""";
+    private static final String LINK_VISITS = VISITS + " join link l on l.id = v.link_id";
     private static final String CAME = "(select scope_id, sum(people) as people from visit_person_sum v where " + DAYS
             + " and v.scope = '%s' and v.day_before < :first group by 1) v";
     private static final String NOT_NAMED =
@@ -121,7 +123,7 @@ record GroupSql(
 
     private static GroupSql ofTrait(String trait) {
         return new GroupSql(
-                SUMMED.formatted("value", "visit_trait_sum", "trait = '" + trait + "'"),
+                TRAITS.formatted(trait),
                 "coalesce(nullif(v.value, ''), 'none')",
                 "coalesce(nullif(v.%s, ''), 'none')".formatted(trait),
                 "select null::text as key, 0 as people where false",
@@ -136,7 +138,7 @@ record GroupSql(
 
     private static GroupSql ofMonths(String clock) {
         return new GroupSql(
-                SUMMED.formatted("kind", "visit_sum", "kind = 'person'"),
+                VISITS,
                 MONTH.formatted("v.month"),
                 MONTH.formatted("v.arrived_at at time zone :zone"),
                 """

@@ -11,13 +11,23 @@ import wendo.core.credit.ModelName;
 @Service
 class Trails {
     private final TrailQueries queries;
+    private final Identities identities;
     private final PersonJoins joins;
+    private final PersonPartings partings;
     private final CreditEditions editions;
     private final Crediting crediting;
 
-    Trails(TrailQueries queries, PersonJoins joins, CreditEditions editions, Crediting crediting) {
+    Trails(
+            TrailQueries queries,
+            Identities identities,
+            PersonJoins joins,
+            PersonPartings partings,
+            CreditEditions editions,
+            Crediting crediting) {
         this.queries = queries;
+        this.identities = identities;
         this.joins = joins;
+        this.partings = partings;
         this.editions = editions;
         this.crediting = crediting;
     }
@@ -28,7 +38,7 @@ class Trails {
      * @param identities what they are recognised by; none if nothing came with the outcome
      * @param joins why all this is one person, also what was undone
      */
-    record Found(TrailQueries.Did outcome, TrailView view, List<Identity> identities, List<PersonJoins.Join> joins) {
+    record Found(TrailQueries.Did outcome, TrailView view, List<Identity> identities, List<Identities.Join> joins) {
 
         /** The address or number they go by. */
         public Optional<String> contact() {
@@ -42,16 +52,16 @@ class Trails {
     @Transactional(readOnly = true)
     Optional<Found> find(UUID outcome, ModelName model) {
         return queries.did(List.of(outcome)).stream().findFirst().map(did -> {
-            Optional<UUID> person = joins.of(outcome).map(Identity::person);
-            List<UUID> outcomes = person.map(joins::outcomesOf).orElse(List.of(outcome));
+            Optional<UUID> person = identities.of(outcome).map(Identity::person);
+            List<UUID> outcomes = person.map(identities::outcomesOf).orElse(List.of(outcome));
             return new Found(
                     did,
                     TrailView.of(
                             person.map(queries::came).orElse(List.of()),
                             queries.did(outcomes),
                             queries.shares(outcomes, model)),
-                    person.map(joins::identities).orElse(List.of()),
-                    person.map(joins::joins).orElse(List.of()));
+                    person.map(identities::ofPerson).orElse(List.of()),
+                    person.map(identities::joins).orElse(List.of()));
         });
     }
 
@@ -63,7 +73,7 @@ class Trails {
         if (found.isEmpty()) {
             return "No outcome has this reference, address or number.";
         }
-        if (joins.of(outcome).isEmpty() || joins.of(found.get()).isEmpty()) {
+        if (identities.of(outcome).isEmpty() || identities.of(found.get()).isEmpty()) {
             return "Nothing came with one of the two by which a person could be recognised again.";
         }
         List<UUID> affected = joins.merge(outcome, found.get(), by);
@@ -77,7 +87,7 @@ class Trails {
     @Transactional
     List<UUID> part(UUID one, UUID other, String by) {
         editions.lock();
-        List<UUID> affected = joins.part(one, other, by);
+        List<UUID> affected = partings.part(one, other, by);
         crediting.creditAgain(affected);
         return affected;
     }

@@ -38,13 +38,16 @@ import wendo.core.outcomes.OutcomeKind;
 @RequestMapping("/outcomes/files")
 class ImportPages {
     private final ImportFiles files;
+    private final ImportCheck check;
     private final ImportWork work;
     private final Sources sources;
     private final SchedulerClient jobs;
     private final Clock clock;
 
-    ImportPages(ImportFiles files, ImportWork work, Sources sources, SchedulerClient jobs, Clock clock) {
+    ImportPages(
+            ImportFiles files, ImportCheck check, ImportWork work, Sources sources, SchedulerClient jobs, Clock clock) {
         this.files = files;
+        this.check = check;
         this.work = work;
         this.sources = sources;
         this.jobs = jobs;
@@ -151,7 +154,7 @@ class ImportPages {
                             "fault",
                             "Say which column names each outcome, such as an order number: it makes each count once.");
         }
-        work.check(id, matching);
+        check.check(id, matching);
         return new ModelAndView("redirect:/outcomes/files/" + id);
     }
 

@@ -53,8 +53,8 @@ class LinkFigures {
     Counts counts(UUID link, Period period, ZoneId zone) {
         return within(jdbc.sql("""
                         with came as materialized (
-                            select kind, counted, sum(visits) as visits from visit_sum
-                            where link_id = :link and day >= :first and day < :end group by 1, 2),
+                            select kind, counted, sum(visits) as visits from visits_of_days(:first, :end)
+                            where link_id = :link group by 1, 2),
                         earned as materialized (
                             select o.kind, c.last_non_direct_share as share, c.last_non_direct_minor as minor
                             from credit c join outcome o on o.id = c.outcome_id join link l on l.id = c.link_id

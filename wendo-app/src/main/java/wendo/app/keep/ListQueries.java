@@ -47,7 +47,7 @@ class ListQueries {
             from (
                 select link_id, coalesce(sum(visits) filter (where kind = 'person'), 0) as visits,
                     coalesce(sum(visits) filter (where kind <> 'person'), 0) as not_counted
-                from visit_sum where counted and day >= :first and day < :end %1$s group by link_id) v
+                from visits_of_days(:first, :end) where counted %1$s group by link_id) v
             left join (
                 select scope_id as link_id, sum(people) as people from visit_person_sum
                 where scope = 'link' and counted and day >= :first and day < :end and day_before < :first %2$s

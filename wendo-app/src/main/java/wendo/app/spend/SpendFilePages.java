@@ -34,10 +34,12 @@ class SpendFilePages {
     private static final int SHOWN = 20;
 
     private final SpendFiles files;
+    private final SpendFileEntries entries;
     private final Sources sources;
 
-    SpendFilePages(SpendFiles files, Sources sources) {
+    SpendFilePages(SpendFiles files, SpendFileEntries entries, Sources sources) {
         this.files = files;
+        this.entries = entries;
         this.sources = sources;
     }
 
@@ -110,7 +112,7 @@ class SpendFilePages {
         files.match(file, layout, named(key, source));
         if (!enter.isEmpty()) {
             notes.addFlashAttribute(
-                    "imported", files.enter(file(id), business.currency().getDecimalPlaces(), person.name()));
+                    "imported", entries.enter(file(id), business.currency().getDecimalPlaces(), person.name()));
         }
         return "redirect:/spend/files/" + id;
     }

@@ -35,11 +35,26 @@ final class SumStatements {
             """;
 
     static final String BY_KIND = ARRIVED + """
+            , of_months as (
+                insert into visit_month_sum
+                select business_id, link_id, date_trunc('month', local)::date, kind, counted, count(*) from arrived
+                group by 1, 2, 3, 4, 5
+                on conflict (business_id, link_id, month, kind, counted)
+                do update set visits = visit_month_sum.visits + excluded.visits)
             insert into visit_sum
             select business_id, link_id, local::date, kind, counted, count(*) from arrived group by 1, 2, 3, 4, 5
             on conflict (business_id, link_id, day, kind, counted)
             do update set visits = visit_sum.visits + excluded.visits
             """;
+
+    /** Makes the sums of a month and later ones anew from those of days, of a link or of all. */
+    static final List<String> MONTHS_OF_DAYS = List.of("""
+            delete from visit_month_sum where month >= :month and (cast(:link as uuid) is null or link_id = :link)
+            """, """
+            insert into visit_month_sum
+            select business_id, link_id, date_trunc('month', day::timestamp)::date, kind, counted, sum(visits) from visit_sum
+            where day >= :month and (cast(:link as uuid) is null or link_id = :link) group by 1, 2, 3, 4, 5
+            """);
 
     /** What of a visit is summed, and where it is read. */
     private static final Map<String, String> TRAITS = Map.of(

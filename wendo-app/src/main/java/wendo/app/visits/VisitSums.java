@@ -2,6 +2,7 @@ package wendo.app.visits;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -16,6 +17,9 @@ import wendo.core.visits.ClickId;
  */
 @Component
 class VisitSums {
+    private static final PeopleBefore PEOPLE =
+            new PeopleBefore("visit_person_sum", "scope", "scope_id", "counted", "day");
+
     private final JdbcClient jdbc;
     private final Businesses businesses;
 
@@ -61,9 +65,11 @@ class VisitSums {
         jdbc.sql("select set_config('work_mem', '256MB', true)").query(row -> {}); // sums of millions, for once
         String before = checksum();
         LocalDate first = firstDay();
-        for (String table : List.of("visit_sum", "visit_trait_sum", "visit_person_sum")) {
+        for (String table : List.of("visit_sum", "visit_trait_sum")) {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
+        jdbc.sql(PEOPLE.drop()).param("first", first).update();
+        dropMonths(first, Optional.empty());
         sum(SumStatements.BY_KIND.formatted(SumStatements.EVERY)).update();
         SumStatements.everyTrait().forEach(statement -> sum(statement).update());
         for (String scope : List.of("business", "source", "link")) {
@@ -71,6 +77,7 @@ class VisitSums {
                     .param("scope", scope)
                     .update();
         }
+        jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
         jdbc.sql("select analyze_visit_sums()").query(row -> {});
         return checksum().equals(before);
     }
@@ -80,6 +87,7 @@ class VisitSums {
         return jdbc.sql("""
                         select concat_ws(' ',
                             (select sum(hashtextextended(s::text, 0)) from visit_sum s),
+                            (select sum(hashtextextended(s::text, 0)) from visit_month_sum s),
                             (select sum(hashtextextended(s::text, 0)) from visit_trait_sum s),
                             (select sum(hashtextextended(s::text, 0)) from visit_person_sum s where people <> 0))
                         """).query(String.class).single();
@@ -93,6 +101,7 @@ class VisitSums {
                     .params(link, first)
                     .update();
         }
+        dropMonths(first, Optional.of(link));
         dropPeople("link", link, first);
         sum(SumStatements.BY_KIND.formatted(SumStatements.OF_LINK))
                 .param("id", link)
@@ -100,7 +109,7 @@ class VisitSums {
         sum(SumStatements.BY_TRAIT.formatted(SumStatements.OF_LINK))
                 .param("id", link)
                 .update();
-        people("link", SumStatements.OF_LINK, link);
+        people("link", SumStatements.OF_LINK, link, first);
     }
 
     /** What is known of a source that another one was merged into; of days before the first visit, the sums are added. */
@@ -116,19 +125,36 @@ class VisitSums {
                         on conflict (business_id, scope, scope_id, counted, day, day_before)
                         do update set people = visit_person_sum.people + excluded.people
                         """).param("merged", merged).param("kept", kept).update();
-        people("source", SumStatements.OF_SOURCE, kept);
+        people("source", SumStatements.OF_SOURCE, kept, first);
     }
 
-    private void people(String scope, String visits, UUID id) {
+    private void people(String scope, String visits, UUID id, LocalDate first) {
         sum(SumStatements.ALL_ARE_FRESH.formatted(visits) + SumStatements.BY_PERSON)
                 .param("scope", scope)
                 .param("id", id)
                 .update();
+        jdbc.sql(PEOPLE.restore("r.scope = :scope and r.scope_id = :id"))
+                .param("scope", scope)
+                .param("id", id)
+                .param("first", first)
+                .update();
+    }
+
+    /** Call it when the days have been dropped; what is left of the first one's month stays. */
+    private void dropMonths(LocalDate first, Optional<UUID> link) {
+        for (String statement : SumStatements.MONTHS_OF_DAYS) {
+            jdbc.sql(statement)
+                    .param("month", first.withDayOfMonth(1))
+                    .param("link", link.orElse(null))
+                    .update();
+        }
     }
 
     private void dropPeople(String scope, UUID id, LocalDate first) {
-        jdbc.sql("delete from visit_person_sum where scope = ? and scope_id = ? and day >= ?")
-                .params(scope, id, first)
+        jdbc.sql(PEOPLE.drop() + " and scope = :scope and scope_id = :id")
+                .param("scope", scope)
+                .param("id", id)
+                .param("first", first)
                 .update();
     }
 

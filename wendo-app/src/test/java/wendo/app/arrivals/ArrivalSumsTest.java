@@ -3,6 +3,7 @@ package wendo.app.arrivals;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
@@ -11,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.WendoTest;
 import wendo.core.links.Channel;
+import wendo.core.measure.Period;
 
 /** Sums of arrivals, held against plain counts of the arrivals themselves. */
 class ArrivalSumsTest extends WendoTest {
@@ -20,6 +22,9 @@ class ArrivalSumsTest extends WendoTest {
 
     @Autowired
     private ArrivalSums sums;
+
+    @Autowired
+    private ArrivalQueries queries;
 
     @Autowired
     private wendo.app.sources.Sources sources;
@@ -45,11 +50,12 @@ class ArrivalSumsTest extends WendoTest {
 
     private void arrive(SplittableRandom random) {
         String origin = List.of("search", "referral", "direct").get(random.nextInt(3));
+        String host = origin.equals("referral") ? "site-%d.example".formatted(random.nextInt(3)) : "";
         UUID id = UUID.randomUUID();
         jdbc.sql("""
                         insert into site_arrival
                         select current_business(), :id, cast(:first as timestamptz) + make_interval(mins => :minute), :visitor,
-                            :kind, '', :origin, :source, :host, '', 'https://whimbrel.example/', 'phone'
+                            :kind, '', :origin, :source, :host, :referrer, 'https://whimbrel.example/', 'phone'
                         """)
                 .param("id", id)
                 .param("first", FIRST + " 00:00+00")
@@ -58,7 +64,8 @@ class ArrivalSumsTest extends WendoTest {
                 .param("kind", random.nextInt(6) == 0 ? "robot" : "person")
                 .param("origin", origin)
                 .param("source", origin.equals("direct") ? null : origin.equals("search") ? search : others)
-                .param("host", origin.equals("referral") ? "site-%d.example".formatted(random.nextInt(3)) : "")
+                .param("host", host)
+                .param("referrer", host.isEmpty() ? "" : "https://%s/%d".formatted(host, random.nextInt(2)))
                 .update();
         sums.add(id);
     }
@@ -70,6 +77,7 @@ class ArrivalSumsTest extends WendoTest {
                 String first = FIRST.plusDays(from).toString();
                 String end = FIRST.plusDays(to).toString();
                 assertThat(of_sums(first, end)).as("%s to %s", first, end).isEqualTo(of_arrivals(first, end));
+                assertThat(listed(first, end)).as("%s to %s", first, end).isEqualTo(listed_plainly(first, end));
             }
         }
     }
@@ -112,6 +120,49 @@ class ArrivalSumsTest extends WendoTest {
                         .list());
     }
 
+    /** What the page of arrivals says. */
+    private List<String> listed(String first, String end) {
+        ArrivalQueries.Arrived arrived = in(
+                tenant,
+                () -> queries.arrived(Period.ofDays(
+                        LocalDate.parse(first), LocalDate.parse(end).minusDays(1))));
+        List<String> lines = new ArrayList<>();
+        lines.add("%d people, %d left out".formatted(arrived.people(), arrived.leftOut()));
+        arrived.origins()
+                .forEach(one -> lines.add("%s %d %d".formatted(one.origin().key(), one.people(), one.arrivals())));
+        arrived.pages()
+                .forEach(one -> lines.add("%s %s %d %s"
+                        .formatted(one.referrer(), one.sourceId().orElseThrow(), one.people(), one.latest())));
+        return lines.stream().sorted().toList();
+    }
+
+    private List<String> listed_plainly(String first, String end) {
+        return in(
+                tenant,
+                () -> jdbc
+                        .sql("""
+                        with came as (
+                            select * from arrival_source where arrived_at >= cast(:first as timestamp) at time zone 'Europe/London'
+                                and arrived_at < cast(:end as timestamp) at time zone 'Europe/London')
+                        select count(distinct visitor) filter (where kind = 'person') || ' people, '
+                            || count(*) filter (where kind <> 'person') || ' left out' from came
+                        union all
+                        select origin || ' ' || count(distinct visitor) || ' ' || count(*) from came where kind = 'person'
+                        group by origin
+                        union all
+                        select referrer || ' ' || stands_for || ' ' || count(distinct visitor) || ' '
+                            || to_char(max(arrived_at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')
+                        from came where kind = 'person' and origin <> 'direct' group by referrer, stands_for
+                        """)
+                        .param("first", first)
+                        .param("end", end)
+                        .query((row, number) -> String.valueOf(row.getString(1)))
+                        .list()
+                        .stream()
+                        .sorted()
+                        .toList());
+    }
+
     @Test
     void sums_are_those_of_the_arrivals_in_any_period_and_the_same_when_made_anew() {
         are_right();
@@ -150,6 +201,8 @@ class ArrivalSumsTest extends WendoTest {
     @Test
     void forgotten_arrivals_are_still_counted() {
         long before = count(tenant, "select sum(arrivals) from arrival_sum");
+        List<String> listed = listed("2026-03-20", "2026-03-25");
+        List<String> across = of_sums("2026-03-22", "2026-04-03");
         in(tenant, () -> {
             jdbc.sql("delete from site_arrival where arrived_at < timestamptz '2026-03-25 00:00+00'")
                     .update();
@@ -158,5 +211,9 @@ class ArrivalSumsTest extends WendoTest {
         });
         assertThat(count(tenant, "select sum(arrivals) from arrival_sum")).isEqualTo(before);
         assertThat(of_sums("2026-03-20", "2026-03-25")).hasSize(3);
+        assertThat(listed("2026-03-20", "2026-03-25")).isEqualTo(listed);
+        assertThat(of_sums("2026-03-22", "2026-04-03"))
+                .as("who came before and after counts once")
+                .isEqualTo(across);
     }
 }
