@@ -36,22 +36,23 @@ final class CameSql {
 
     /**
      * A row for each time that somebody is counted: their last visit in the period, whose earlier ones, and what became of
-     * them, are looked up for those that are shown.
+     * them, are looked up for those that are shown. By whom they are of, whatever the planner believes (offset 0): of
+     * visits that have just been filled in it may think that all of a period are fewer than one person's.
      */
     private static final String PEOPLE = """
             with found as (
                 (select v.visitor, 'visitor' as known_by, v.arrived_at as last, v.click_id as id, s.name as source,
                     lk.source_id, v.link_id
                 from @came and not exists (
-                    select from visit w join link wl on wl.id = w.link_id
-                    where w.visitor = v.visitor and w.kind = 'person' and w.arrived_at >= v.arrived_at and w.arrived_at < :to
+                    select from (select * from visit where visitor = v.visitor offset 0) w join link wl on wl.id = w.link_id
+                    where w.kind = 'person' and w.arrived_at >= v.arrived_at and w.arrived_at < :to
                         and (w.arrived_at > v.arrived_at or w.click_id < v.click_id) and coalesce(%3$s, false) offset 0)
                 order by v.arrived_at desc, v.click_id limit :reach)
                 union all
                 (select a.visitor, 'browser', a.arrived_at, a.id, s.name, a.stands_for, null
                 from @arrived and not exists (
-                    select from arrival_source b
-                    where b.visitor = a.visitor and b.kind = 'person' and b.origin <> 'direct'
+                    select from (select * from arrival_source where visitor = a.visitor offset 0) b
+                    where b.kind = 'person' and b.origin <> 'direct'
                         and b.stands_for is not null and b.arrived_at >= a.arrived_at and b.arrived_at < :to
                         and (b.arrived_at > a.arrived_at or b.id < a.id) and coalesce(%4$s, false) offset 0)
                 order by a.arrived_at desc, a.id limit :reach)),
@@ -60,19 +61,22 @@ final class CameSql {
             from shown p
             cross join lateral (
                 select min(at) as first, count(*) as visits from (
-                    select w.arrived_at as at from visit w join link wl on wl.id = w.link_id
-                    where p.known_by = 'visitor' and w.visitor = p.visitor and w.kind = 'person'
+                    select w.arrived_at as at
+                    from (select * from visit where visitor = p.visitor offset 0) w join link wl on wl.id = w.link_id
+                    where p.known_by = 'visitor' and w.kind = 'person'
                         and w.arrived_at >= :from and w.arrived_at <= p.last and %5$s
                     union all
-                    select b.arrived_at from arrival_source b
-                    where p.known_by = 'browser' and b.visitor = p.visitor and b.kind = 'person'
+                    select b.arrived_at from (select * from arrival_source where visitor = p.visitor offset 0) b
+                    where p.known_by = 'browser' and b.kind = 'person'
                         and b.origin <> 'direct' and b.stands_for is not null
                         and b.arrived_at >= :from and b.arrived_at <= p.last and %6$s) all_of_them) came
             left join lateral (
-                select o.id, o.kind from identity i join identity same on same.person = i.person
-                join trail t on t.identity_id = same.id join outcome o on o.id = t.outcome_id
-                where i.kind = p.known_by and i.key = p.visitor::text and o.counts and not o.is_proof
-                order by o.occurred_at desc limit 1) o on true
+                select o.id, o.kind
+                from (select person from identity where kind = p.known_by and key = p.visitor::text offset 0) i
+                cross join lateral (select id from identity where person = i.person offset 0) same
+                cross join lateral (select outcome_id from trail where identity_id = same.id offset 0) t
+                join outcome o on o.id = t.outcome_id
+                where o.counts and not o.is_proof order by o.occurred_at desc limit 1) o on true
             order by p.last desc, p.id
             """.replace("@came", "%1$s").replace("@arrived", ARRIVED);
 
