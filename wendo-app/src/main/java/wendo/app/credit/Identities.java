@@ -2,7 +2,6 @@ package wendo.app.credit;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +14,8 @@ import wendo.app.business.BusinessScope;
 class Identities {
     /** Of one person's outcomes, so many are credited anew when there is news of one. */
     private static final int MOST_OUTCOMES = 200;
+
+    private static final String IDENTITY = "select id, kind, key, person from identity where ";
 
     private final JdbcClient jdbc;
 
@@ -33,14 +34,14 @@ class Identities {
     }
 
     List<Identity> ofPerson(UUID person) {
-        return jdbc.sql("select id, kind, key, person from identity where person = ? order by kind, key")
+        return jdbc.sql(IDENTITY + "person = ? order by kind, key")
                 .param(person)
                 .query(Identities::identity)
                 .list();
     }
 
     List<Join> joins(UUID person) {
-        return new ArrayList<>(jdbc.sql("""
+        return jdbc.sql("""
                         select a.id, a.kind, a.key, a.person, b.id, b.kind, b.key, b.person, j.reason, j.made_by,
                             j.undone_at is not null, j.undone_by
                         from identity_join j join identity a on a.id = j.one join identity b on b.id = j.other
@@ -58,7 +59,7 @@ class Identities {
                         row.getString(10),
                         row.getBoolean(11),
                         row.getString(12)))
-                .list());
+                .list();
     }
 
     /** The newest; an address that books for many has no trail that would tell anything. */
@@ -72,7 +73,7 @@ class Identities {
     }
 
     Optional<Identity> find(UUID id) {
-        return jdbc.sql("select id, kind, key, person from identity where id = ?")
+        return jdbc.sql(IDENTITY + "id = ?")
                 .param(id)
                 .query(Identities::identity)
                 .optional();
@@ -95,7 +96,7 @@ class Identities {
                 .params(UUID.randomUUID(), BusinessScope.current().value(), kind, key)
                 .params(UUID.randomUUID(), kind, key)
                 .update();
-        return jdbc.sql("select id, kind, key, person from identity where kind = ? and key = ?")
+        return jdbc.sql(IDENTITY + "kind = ? and key = ?")
                 .params(kind, key)
                 .query(Identities::identity)
                 .single();

@@ -49,7 +49,7 @@ class ArrivalSumsTest extends WendoTest {
     }
 
     private void arrive(SplittableRandom random) {
-        String origin = List.of("search", "referral", "direct").get(random.nextInt(3));
+        String origin = List.of("search", "referral", "direct", "tagged").get(random.nextInt(4));
         String host = origin.equals("referral") ? "site-%d.example".formatted(random.nextInt(3)) : "";
         UUID id = UUID.randomUUID();
         jdbc.sql("""
