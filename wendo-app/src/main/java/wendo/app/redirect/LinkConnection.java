@@ -17,21 +17,20 @@ import io.netty.handler.timeout.ReadTimeoutException;
 import java.nio.charset.StandardCharsets;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import wendo.app.visits.VisitRoad;
 
 /** One connection to the link server. It is asked one thing at a time. */
 final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
     private static final Logger LOG = LoggerFactory.getLogger(LinkConnection.class);
 
     private final LinkAnswers answers;
-    private final VisitRoad road;
+    private final Departures departures;
     private final DeadEnd deadEnd;
     private final boolean believesProxies;
     private boolean isAnswering;
 
-    LinkConnection(LinkAnswers answers, VisitRoad road, DeadEnd deadEnd, boolean believesProxies) {
+    LinkConnection(LinkAnswers answers, Departures departures, DeadEnd deadEnd, boolean believesProxies) {
         this.answers = answers;
-        this.road = road;
+        this.departures = departures;
         this.deadEnd = deadEnd;
         this.believesProxies = believesProxies;
     }
@@ -49,7 +48,7 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
         boolean stays = HttpUtil.isKeepAlive(request);
         Answer answer = answers.to(ReceivedAsking.of(request, context.channel().remoteAddress(), believesProxies));
         if (answer instanceof Answer.Led led && led.visit().isPresent()) {
-            road.append(led.visit().get(), isLogged -> send(context, led(led), stays));
+            departures.add(led.visit().get(), () -> send(context, led(led), stays));
         } else {
             send(context, response(answer, request), stays);
         }
@@ -74,7 +73,7 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
 
     private static FullHttpResponse led(Answer.Led led) {
         FullHttpResponse response = text(HttpResponseStatus.FOUND, "");
-        LedHeaders.of(led, response.headers()::set);
+        LedHeaders.of(led, response.headers()::add);
         return response;
     }
 
@@ -85,12 +84,7 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
                 body.isEmpty() ? Unpooled.EMPTY_BUFFER : Unpooled.copiedBuffer(body, StandardCharsets.UTF_8));
     }
 
-    /** From any thread; what is to be written is written by the connection's own. */
     private void send(ChannelHandlerContext context, FullHttpResponse response, boolean stays) {
-        if (!context.executor().inEventLoop()) {
-            context.executor().execute(() -> send(context, response, stays));
-            return;
-        }
         isAnswering = false;
         response.headers()
                 .setInt(HttpHeaderNames.CONTENT_LENGTH, response.content().readableBytes());

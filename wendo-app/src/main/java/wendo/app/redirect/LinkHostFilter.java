@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -53,14 +54,14 @@ class LinkHostFilter implements Filter {
         } else if (answer instanceof Answer.Led led) {
             led.visit().ifPresent(this::logged);
             response.setStatus(HttpServletResponse.SC_FOUND);
-            LedHeaders.of(led, response::setHeader);
+            LedHeaders.of(led, (name, value) -> response.setHeader(name.toString(), value));
         }
     }
 
     /** Comes back once the visit is on disk, or could not be brought there. */
     private void logged(LoggedVisit visit) {
         CompletableFuture<Boolean> answered = new CompletableFuture<>();
-        road.append(visit, answered::complete);
+        road.append(List.of(visit), answered::complete);
         answered.join();
     }
 

@@ -4,6 +4,7 @@ import io.netty.bootstrap.ServerBootstrap;
 import io.netty.channel.Channel;
 import io.netty.channel.ChannelInitializer;
 import io.netty.channel.ChannelOption;
+import io.netty.channel.EventLoop;
 import io.netty.channel.EventLoopGroup;
 import io.netty.channel.MultiThreadIoEventLoopGroup;
 import io.netty.channel.nio.NioIoHandler;
@@ -11,8 +12,11 @@ import io.netty.channel.socket.SocketChannel;
 import io.netty.channel.socket.nio.NioServerSocketChannel;
 import io.netty.handler.codec.http.HttpServerCodec;
 import io.netty.handler.timeout.ReadTimeoutHandler;
+import io.netty.util.ResourceLeakDetector;
 import java.net.InetSocketAddress;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -76,9 +80,10 @@ class LinkServer implements SmartLifecycle {
         if (address.isEmpty()) {
             return;
         }
-        EventLoopGroup started =
-                new MultiThreadIoEventLoopGroup(Runtime.getRuntime().availableProcessors(), NioIoHandler.newFactory());
+        ResourceLeakDetector.setLevel(ResourceLeakDetector.Level.DISABLED); // no buffer is handed on here by hand
+        EventLoopGroup started = new MultiThreadIoEventLoopGroup(loops(), NioIoHandler.newFactory());
         loops = started;
+        Map<EventLoop, Departures> departures = new ConcurrentHashMap<>();
         channel = new ServerBootstrap()
                 .group(started)
                 .channel(NioServerSocketChannel.class)
@@ -92,13 +97,23 @@ class LinkServer implements SmartLifecycle {
                                 .pipeline()
                                 .addLast(new ReadTimeoutHandler(IDLE_SECONDS))
                                 .addLast(new HttpServerCodec(MAX_LINE, MAX_HEADERS, MAX_CHUNK))
-                                .addLast(new LinkConnection(answers, road, deadEnd, believesProxies));
+                                .addLast(new LinkConnection(
+                                        answers,
+                                        departures.computeIfAbsent(
+                                                connection.eventLoop(), loop -> new Departures(loop, road)),
+                                        deadEnd,
+                                        believesProxies));
                     }
                 })
                 .bind(address.get())
                 .syncUninterruptibly()
                 .channel();
         LOG.info("Links are answered at {}", channel.localAddress());
+    }
+
+    /** Half the cores: the log, the database's share and the pages have the others. */
+    private static int loops() {
+        return Math.max(1, Runtime.getRuntime().availableProcessors() / 2);
     }
 
     /** Empty if links have no port of their own. */

@@ -75,14 +75,16 @@ final class VisitCarrier {
     }
 
     private Optional<Batch> read(int portion) throws IOException {
+        VisitFile current = log.current();
+        boolean complete = position.file() < current.number();
         if (!Files.exists(log.path(position.file()))) {
-            return position.file() < log.currentNumber() ? Optional.of(skip()) : Optional.empty();
+            return complete ? Optional.of(skip()) : Optional.empty();
         }
-        boolean complete = position.file() < log.currentNumber();
         try (RandomAccessFile file =
                 new RandomAccessFile(log.path(position.file()).toFile(), "r")) {
             file.seek(position.offset());
-            byte[] bytes = new byte[(int) Math.min(READ_BYTES, file.length() - position.offset())];
+            long end = complete ? file.length() : current.end();
+            byte[] bytes = new byte[(int) Math.min(READ_BYTES, end - position.offset())];
             file.readFully(bytes);
             Batch batch = parse(bytes, portion);
             if (batch.next().offset() > position.offset()) {

@@ -33,7 +33,14 @@ record VisitFiles(Path folder) {
         }
     }
 
-    FileChannel append(long number) throws IOException {
-        return FileChannel.open(path(number), StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+    /** A new file, to be written to. */
+    VisitFile begin(long number) throws IOException {
+        return new VisitFile(
+                number,
+                FileChannel.open(
+                        path(number),
+                        StandardOpenOption.CREATE,
+                        StandardOpenOption.WRITE,
+                        StandardOpenOption.TRUNCATE_EXISTING));
     }
 }

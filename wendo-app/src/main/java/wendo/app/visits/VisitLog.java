@@ -2,13 +2,13 @@ package wendo.app.visits;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.LongAdder;
@@ -26,33 +26,35 @@ final class VisitLog implements AutoCloseable {
     /** Files stay small enough to be carried and deleted soon. */
     private static final long MAX_FILE_BYTES = 32L * 1024 * 1024;
 
-    private static final int MAX_GROUP = 4096;
+    private static final int MAX_GROUPS = 4096;
+    private static final int MAX_WAITING = 100_000;
 
     /** A printed link never dies: if the disk takes longer than this, visitors go on, and their visits are written late. */
     private static final Duration PATIENCE = Duration.ofSeconds(2);
 
-    /** A visit on its way to the disk; its visitor is answered once. */
-    private record Entry(ByteBuffer line, Consumer<Boolean> answer, AtomicBoolean isAnswered) {
+    /** Visits on their way to the disk; their visitors are answered once. */
+    private record Group(List<ByteBuffer> lines, Consumer<Boolean> answer, AtomicBoolean isAnswered) {
         void answer(boolean isOnDisk) {
             if (isAnswered.compareAndSet(false, true)) {
-                answer.accept(isOnDisk);
+                try {
+                    answer.accept(isOnDisk);
+                } catch (RuntimeException e) { // theirs, and no reason to log no more visits
+                    LOG.error("Visitors could not be told that they can go on", e);
+                }
             }
         }
     }
 
     private final VisitFiles files;
-    private final BlockingQueue<Entry> queue = new LinkedBlockingQueue<>(100_000);
+    private final BlockingQueue<Group> queue = new LinkedBlockingQueue<>();
+    private final Semaphore room = new Semaphore(MAX_WAITING);
     private final Thread writer = new Thread(this::writeGroups, "visit-log");
     private final Thread watcher = new Thread(this::watch, "visit-log-patience");
-    private volatile List<Entry> inWriting = List.of();
+    private volatile List<Group> inWriting = List.of();
     private volatile long writingSince = Long.MAX_VALUE;
     private final LongAdder taken = new LongAdder();
     private volatile boolean closing;
-    private volatile long currentNumber;
-    private FileChannel file;
-
-    /** What is written together, outside the heap, where the disk takes it from. Far longer than any line. */
-    private final ByteBuffer lines = ByteBuffer.allocateDirect(256 * 1024);
+    private volatile VisitFile file;
 
     /** After a fault the file may end in half a line, which must not swallow the next one: a new file is begun. */
     private boolean isFaulty;
@@ -63,21 +65,24 @@ final class VisitLog implements AutoCloseable {
 
     VisitLog(VisitFiles files) throws IOException {
         this.files = files;
-        this.currentNumber =
-                files.numbers().stream().mapToLong(Long::longValue).max().orElse(0) + 1;
-        this.file = files.append(currentNumber);
+        this.file = files.begin(
+                files.numbers().stream().mapToLong(Long::longValue).max().orElse(0) + 1);
         writer.start();
         watcher.setDaemon(true);
         watcher.start();
     }
 
-    /** Answers true once the visit is on disk; false if it could not be brought there, or not within two seconds. */
-    void append(LoggedVisit visit, Consumer<Boolean> answer) {
-        taken.increment();
-        Entry entry = new Entry(ByteBuffer.wrap(visit.line()), answer, new AtomicBoolean());
-        if (closing || !queue.offer(entry)) {
-            LOG.error("The log did not take a visit that is answered all the same: {}", visit.click());
-            entry.answer(false);
+    /** Answers true once the visits are on disk; false if they could not be brought there, or not within two seconds. */
+    void append(List<LoggedVisit> visits, Consumer<Boolean> answer) {
+        taken.add(visits.size());
+        List<ByteBuffer> lines =
+                visits.stream().map(visit -> ByteBuffer.wrap(visit.line())).toList();
+        Group group = new Group(lines, answer, new AtomicBoolean());
+        if (closing || !room.tryAcquire(lines.size())) {
+            LOG.error("The log did not take {} visits that are answered all the same", lines.size());
+            group.answer(false);
+        } else {
+            queue.add(group);
         }
     }
 
@@ -86,9 +91,9 @@ final class VisitLog implements AutoCloseable {
         return taken.sum();
     }
 
-    /** The number of the file that is written to now; those before it are complete. */
-    long currentNumber() {
-        return currentNumber;
+    /** The file that is written to now; those before it are complete. */
+    VisitFile current() {
+        return file;
     }
 
     Path path(long number) {
@@ -102,65 +107,47 @@ final class VisitLog implements AutoCloseable {
     private void writeGroups() {
         while (!closing || !queue.isEmpty()) {
             try {
-                Entry first = queue.poll(200, TimeUnit.MILLISECONDS);
+                Group first = queue.poll(200, TimeUnit.MILLISECONDS);
                 if (first == null) {
                     continue;
                 }
-                List<Entry> group = new ArrayList<>();
-                group.add(first);
-                queue.drainTo(group, MAX_GROUP);
-                writeGroup(group);
+                List<Group> groups = new ArrayList<>();
+                groups.add(first);
+                queue.drainTo(groups, MAX_GROUPS);
+                writeTogether(groups);
             } catch (InterruptedException e) {
                 closing = true;
             }
         }
     }
 
-    private void writeGroup(List<Entry> group) {
-        inWriting = group;
+    private void writeTogether(List<Group> groups) {
+        inWriting = groups;
         writingSince = System.nanoTime();
         boolean written = false;
         try {
-            write(group);
+            write(groups);
             written = true;
         } catch (IOException | RuntimeException e) { // whatever it is, the next visits are written again
-            LOG.error("{} visits could not be written to the log in {}", group.size(), files.folder(), e);
+            LOG.error("Visits could not be written to the log in {}", files.folder(), e);
         }
         writingSince = Long.MAX_VALUE;
-        for (Entry entry : group) {
-            entry.answer(written);
+        for (Group group : groups) {
+            room.release(group.lines().size());
+            group.answer(written);
         }
     }
 
-    private void write(List<Entry> group) throws IOException {
-        if (isFaulty || file.size() > MAX_FILE_BYTES) {
-            FileChannel full = file;
-            file = files.append(currentNumber + 1);
-            currentNumber = currentNumber + 1; // only this thread writes it
+    private void write(List<Group> groups) throws IOException {
+        if (isFaulty || file.end() > MAX_FILE_BYTES) {
+            VisitFile full = file;
+            file = files.begin(full.number() + 1); // only this thread writes it
             isFaulty = false;
             full.close();
         }
         isFaulty = true;
-        for (Entry entry : group) {
-            if (entry.line().remaining() > lines.remaining()) {
-                writeLines();
-            }
-            lines.put(entry.line());
-        }
-        writeLines();
-        file.force(false);
+        file.write(groups.stream().flatMap(group -> group.lines().stream()).toList());
         isFaulty = false;
-    }
-
-    private void writeLines() throws IOException {
-        lines.flip();
-        try {
-            while (lines.hasRemaining()) {
-                file.write(lines);
-            }
-        } finally {
-            lines.clear(); // whatever failed is the fault of its own group
-        }
     }
 
     private void watch() {
@@ -174,8 +161,8 @@ final class VisitLog implements AutoCloseable {
                         LOG.error("The disk does not take visits; visitors are answered all the same");
                         told = since;
                     }
-                    inWriting.forEach(entry -> entry.answer(false));
-                    queue.forEach(entry -> entry.answer(false));
+                    inWriting.forEach(group -> group.answer(false));
+                    queue.forEach(group -> group.answer(false));
                 }
             }
         } catch (InterruptedException e) {

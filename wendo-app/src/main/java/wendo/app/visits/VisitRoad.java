@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -43,9 +44,9 @@ public class VisitRoad {
                 carriage.scheduleWithFixedDelay(this::carry, EVERY.toMillis(), EVERY.toMillis(), TimeUnit.MILLISECONDS);
     }
 
-    /** Answers true once the visit is on disk; false if it could not be brought there soon enough. */
-    public void append(LoggedVisit visit, Consumer<Boolean> answer) {
-        log.append(visit, answer);
+    /** Answers true once the visits are on disk; false if they could not be brought there soon enough. */
+    public void append(List<LoggedVisit> visits, Consumer<Boolean> answer) {
+        log.append(visits, answer);
     }
 
     private void carry() {

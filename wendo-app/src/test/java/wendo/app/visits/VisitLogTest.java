@@ -2,6 +2,7 @@ package wendo.app.visits;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyBoolean;
 import static org.mockito.ArgumentMatchers.anyList;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.Mockito.doAnswer;
@@ -63,7 +64,7 @@ class VisitLogTest {
 
     private static boolean append(VisitLog log, LoggedVisit visit) {
         CompletableFuture<Boolean> isOnDisk = new CompletableFuture<>();
-        log.append(visit, isOnDisk::complete);
+        log.append(List.of(visit), isOnDisk::complete);
         return isOnDisk.join();
     }
 
@@ -96,7 +97,9 @@ class VisitLogTest {
             VisitCarrier carrier = new VisitCarrier(log, store, folder);
             carrier.carryAll();
             carrier.carryAll();
-            assertThat(log.numbers()).as("what was carried whole is deleted").containsExactly(log.currentNumber());
+            assertThat(log.numbers())
+                    .as("what was carried whole is deleted")
+                    .containsExactly(log.current().number());
         }
         assertThat(carried)
                 .extracting(visit -> visit.visitor().getLeastSignificantBits())
@@ -115,8 +118,8 @@ class VisitLogTest {
                     throw new IOException("no space left on device");
                 })
                 .when(failing)
-                .write(any(ByteBuffer.class));
-        doReturn(failing).doCallRealMethod().when(files).append(anyLong());
+                .write(any(ByteBuffer.class), anyLong());
+        doReturn(new VisitFile(1, failing)).doCallRealMethod().when(files).begin(anyLong());
         try (VisitLog log = new VisitLog(files)) {
             assertThat(append(log, visit(0))).as("answered, but not on disk").isFalse();
             append(log, 1, 3);
@@ -143,13 +146,69 @@ class VisitLogTest {
     void a_line_that_a_crash_cut_off_is_left_out_and_the_rest_is_kept() throws Exception {
         try (VisitLog log = new VisitLog(folder)) {
             append(log, 0, 2);
-            Files.writeString(log.path(log.currentNumber()), "1234abcd\tcut off", StandardOpenOption.APPEND);
+            Files.writeString(log.path(log.current().number()), "1234abcd\tcut off", StandardOpenOption.APPEND);
         }
         try (VisitLog log = new VisitLog(folder)) {
             append(log, 2, 3);
             new VisitCarrier(log, store, folder).carryAll();
         }
         assertThat(carried).hasSize(3);
+    }
+
+    @Test
+    void lines_of_any_number_are_written_over_room_made_ahead_which_closing_gives_back() throws Exception {
+        List<ByteBuffer> lines = new ArrayList<>();
+        for (int i = 0; i < 9000; i++) { // more than the room made at once
+            lines.add(ByteBuffer.wrap(visit(i).line()));
+        }
+        Path path = folder.resolve("000000000001.visits");
+        VisitFile file = VisitFiles.of(folder).begin(1);
+        file.write(lines.subList(0, 2));
+        assertThat(Files.size(path)).isGreaterThan(file.end());
+        file.write(lines.subList(2, 9000));
+        file.close();
+        assertThat(Files.size(path)).isEqualTo(file.end()).isGreaterThan(1024 * 1024);
+        try (VisitLog log = new VisitLog(folder)) {
+            new VisitCarrier(log, store, folder).carryAll();
+        }
+        assertThat(carried).hasSize(9000).startsWith(visit(0), visit(1)).endsWith(visit(8999));
+    }
+
+    @Test
+    void after_a_crash_lines_are_read_around_the_room_that_was_left() throws Exception {
+        byte[] hole = new byte[5000]; // a part that did not reach the disk, and the start of a line with it
+        try (VisitFile file = VisitFiles.of(folder).begin(1)) {
+            file.write(List.of(
+                    ByteBuffer.wrap(visit(0).line()),
+                    ByteBuffer.wrap(hole),
+                    ByteBuffer.wrap(visit(1).line()),
+                    ByteBuffer.wrap(visit(2).line())));
+            Files.copy(folder.resolve("000000000001.visits"), folder.resolve("000000000002.visits"));
+        }
+        Files.delete(folder.resolve("000000000001.visits"));
+        try (VisitLog log = new VisitLog(folder)) {
+            append(log, 3, 4);
+            new VisitCarrier(log, store, folder).carryAll();
+        }
+        assertThat(carried).containsExactly(visit(0), visit(2), visit(3));
+    }
+
+    @Test
+    void what_is_not_forced_to_disk_is_not_carried_until_its_file_is_left() throws Exception {
+        VisitFiles files = spy(VisitFiles.of(folder));
+        FileChannel unforced = spy(FileChannel.open(
+                files.path(1), StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE));
+        doThrow(new IOException("the disk is gone")).when(unforced).force(anyBoolean());
+        doReturn(new VisitFile(1, unforced)).doCallRealMethod().when(files).begin(anyLong());
+        try (VisitLog log = new VisitLog(files)) {
+            VisitCarrier carrier = new VisitCarrier(log, store, folder);
+            assertThat(append(log, visit(0))).isFalse();
+            carrier.carryAll();
+            assertThat(carried).isEmpty();
+            append(log, 1, 2);
+            carrier.carryAll();
+        }
+        assertThat(carried).containsExactly(visit(0), visit(1));
     }
 
     @Test
