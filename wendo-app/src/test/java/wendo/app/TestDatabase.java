@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.configuration.FluentConfiguration;
 import org.springframework.boot.test.util.TestPropertyValues;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -37,14 +38,24 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
     }
 
     private static String template() {
-        String name = "template_" + UUID.randomUUID().toString().replace("-", "");
-        execute("create database %s owner wendo_owner".formatted(name));
-        Flyway.configure()
-                .dataSource(SERVER + "/" + name, "wendo_owner", "")
-                .placeholders(Map.of("appRole", "wendo_app"))
-                .load()
-                .migrate();
-        return name;
+        return at("latest").replace(SERVER + "/", "");
+    }
+
+    /** A database as it was after a migration. */
+    static String at(String version) {
+        String url = SERVER + "/template_" + UUID.randomUUID().toString().replace("-", "");
+        execute("create database %s owner wendo_owner".formatted(url.replace(SERVER + "/", "")));
+        flyway(url).target(version).load().migrate();
+        return url;
+    }
+
+    /** Brings it to the latest. */
+    static void migrate(String url) {
+        flyway(url).load().migrate();
+    }
+
+    private static FluentConfiguration flyway(String url) {
+        return Flyway.configure().dataSource(url, "wendo_owner", "").placeholders(Map.of("appRole", "wendo_app"));
     }
 
     private static void execute(String sql) {

@@ -12,6 +12,7 @@ import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
 import wendo.core.links.Device;
+import wendo.core.visits.Origin;
 import wendo.core.visits.SiteArrival;
 import wendo.core.visits.SiteVisitor;
 import wendo.core.visits.Sorted;
@@ -93,15 +94,14 @@ class ArrivalStore {
     private Optional<UUID> source(SiteArrival arrival) {
         return switch (arrival.origin()) {
             case TAGGED -> find(arrival.tag());
-            case SEARCH -> Optional.of(standing("Organic search", Channel.OTHER));
-            case SOCIAL -> Optional.of(standing("Social without a link", Channel.SOCIAL));
-            case REFERRAL -> Optional.of(standing("Other websites", Channel.OTHER));
+            case SOCIAL -> Optional.of(standing(arrival.origin(), Channel.SOCIAL));
+            case SEARCH, REFERRAL -> Optional.of(standing(arrival.origin(), Channel.OTHER));
             case DIRECT -> Optional.empty();
         };
     }
 
-    private UUID standing(String name, Channel channel) {
-        SourceListed source = sources.findOrCreate(name, channel);
+    private UUID standing(Origin origin, Channel channel) {
+        SourceListed source = sources.findOrCreate(origin.source(), channel);
         return source.id();
     }
 

@@ -8,6 +8,7 @@ import wendo.app.arrivals.ArrivalSums;
 import wendo.app.business.Business;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
+import wendo.core.visits.Origin;
 
 /** What the site tag told of the demo business's own pages: arrivals without a link, and links that led away. */
 @Component
@@ -28,10 +29,12 @@ class DemoPages {
 
     /** Runs in the business's scope, once. The same each time, up to the day that the season ends on. */
     void setUp(Business business, LocalDate firstDay) {
-        UUID search = sources.findOrCreate("Organic search", Channel.OTHER).id();
+        UUID search =
+                sources.findOrCreate(Origin.SEARCH.source(), Channel.OTHER).id();
         UUID social =
-                sources.findOrCreate("Social without a link", Channel.SOCIAL).id();
-        UUID others = sources.findOrCreate("Other websites", Channel.OTHER).id();
+                sources.findOrCreate(Origin.SOCIAL.source(), Channel.SOCIAL).id();
+        UUID others =
+                sources.findOrCreate(Origin.REFERRAL.source(), Channel.OTHER).id();
         arrive(business, firstDay, new UUID[] {search, social, others});
         arrivals.rebuild();
         follow(business, firstDay);

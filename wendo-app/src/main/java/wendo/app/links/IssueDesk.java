@@ -12,6 +12,7 @@ import wendo.app.destinations.Destinations;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
+import wendo.core.visits.Origin;
 
 /** Lays what is typed out as a sheet, and shows desk and sheet as a page. */
 @Component
@@ -85,6 +86,8 @@ class IssueDesk {
 
     ModelAndView show(IssueForm form, Map<String, String> faults, String template) {
         Map<Channel, List<SourceListed>> byChannel = sources.list().stream()
+                .filter(source ->
+                        !Origin.isStoodForBy(source.tag()) || form.sources().contains(source.id()))
                 .collect(Collectors.groupingBy(
                         SourceListed::channel, () -> new EnumMap<>(Channel.class), Collectors.toList()));
         IssueSheet sheet = layOut(form);

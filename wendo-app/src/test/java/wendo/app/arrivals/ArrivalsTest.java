@@ -92,6 +92,10 @@ class ArrivalsTest extends WendoTest {
                         "The visitor came from https://tides.example/coast/today?day=3: it stands for Other websites.")
                 .contains("points to Other websites instead; the stronger evidence decides.");
         assertThat(person.get("/outcomes?joined=no").body()).contains("B-3").doesNotContain("B-1<", "B-2<");
+        assertThat(person.get("/issue").body())
+                .as("no link is issued for what stands for arrivals without one")
+                .contains("Reed Campsite")
+                .doesNotContain("Other websites");
     }
 
     @Test

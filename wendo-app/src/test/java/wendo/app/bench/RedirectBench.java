@@ -42,6 +42,22 @@ class RedirectBench extends WendoTest {
     /** What wrk measured; times in milliseconds. */
     private record Load(double perSecond, double p50, double p99) {}
 
+    /** What the cores did since the machine began, in ticks (proc(5)): a virtual machine's are lent to others as well. */
+    private record Cores(long all, long stolen) {
+        private static final int STOLEN = 8;
+        private static final int GUEST = 9; // is in the others already
+
+        static Cores now() throws IOException {
+            String[] ticks = Files.readAllLines(Path.of("/proc/stat")).get(0).split("\\s+", -1);
+            return new Cores(
+                    Arrays.stream(ticks, 1, GUEST).mapToLong(Long::parseLong).sum(), Long.parseLong(ticks[STOLEN]));
+        }
+
+        double stolenSince(Cores before) {
+            return (double) (stolen - before.stolen) / (all - before.all);
+        }
+    }
+
     @Test
     void redirects_beside_nginx() throws Exception {
         int nginxPort = 18_099;
@@ -144,6 +160,7 @@ class RedirectBench extends WendoTest {
     private void compare(String when, int ours, int nginx, int connections) throws IOException, InterruptedException {
         Load[] own = new Load[ROUNDS];
         Load[] bare = new Load[ROUNDS];
+        Cores before = Cores.now();
         for (int round = 0; round < ROUNDS; round++) {
             bare[round] = load(nginx, connections, SECONDS);
             own[round] = load(ours, connections, SECONDS);
@@ -152,7 +169,7 @@ class RedirectBench extends WendoTest {
         Load b = median(bare);
         say(
                 "%s, %d connection(s): %,.0f/s, p50 %.2f ms, p99 %.2f ms; nginx %,.0f/s, %.2f ms, %.2f ms; "
-                        + "ratios %.2f, %.2f, %.2f",
+                        + "ratios %.2f, %.2f, %.2f; other machines took %.0f %% of the cores",
                 when,
                 connections,
                 a.perSecond(),
@@ -163,7 +180,8 @@ class RedirectBench extends WendoTest {
                 b.p99(),
                 a.perSecond() / b.perSecond(),
                 a.p50() / b.p50(),
-                a.p99() / b.p99());
+                a.p99() / b.p99(),
+                100 * Cores.now().stolenSince(before));
     }
 
     private static Load median(Load[] rounds) {

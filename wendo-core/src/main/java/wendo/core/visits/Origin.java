@@ -2,19 +2,37 @@ package wendo.core.visits;
 
 import java.util.Arrays;
 import java.util.Locale;
+import wendo.core.links.Tag;
 
 /** Where an arrival without a link came from. */
 public enum Origin {
     /** Its address names a source that is known. */
-    TAGGED,
+    TAGGED(""),
     /** A search engine's page: organic search. */
-    SEARCH,
+    SEARCH("Organic search"),
     /** A social network's page. */
-    SOCIAL,
+    SOCIAL("Social without a link"),
     /** Another website's page. */
-    REFERRAL,
+    REFERRAL("Other websites"),
     /** No page is known that led here: typed, kept, or not told. */
-    DIRECT;
+    DIRECT("");
+
+    private final String source;
+
+    Origin(String source) {
+        this.source = source;
+    }
+
+    /** The name of the source that all its arrivals are counted for; empty text if there is no one such source. */
+    public String source() {
+        return source;
+    }
+
+    /** Whether a source stands for arrivals without a link, so that no link is issued for it. */
+    public static boolean isStoodForBy(Tag source) {
+        return Arrays.stream(values())
+                .anyMatch(one -> !one.source.isEmpty() && Tag.of(one.source).equals(source));
+    }
 
     public String key() {
         return name().toLowerCase(Locale.ROOT);
