@@ -1,6 +1,8 @@
 package wendo.app.handover;
 
 import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -101,15 +103,27 @@ class Handing {
                 .findFirst());
     }
 
-    /** With the running count of the day, so that a rush is noticed. */
+    /** With the running count of the day on which it came, so that a rush is noticed. */
     private void alert(Arrived lead, Colleague owner, Business business) {
-        long count = jdbc.sql("select count(*) from lead where (arrived_at at time zone ?)::date = ?")
-                .params(business.zone().getId(), business.today(clock))
-                .query(Long.class)
+        String subject = jdbc.sql("""
+                        select own.day, count(*)
+                        from (select arrived_at, (arrived_at at time zone :zone)::date as day from lead where outcome_id = :id) own
+                        join lead l on l.arrived_at >= own.day::timestamp at time zone :zone and l.arrived_at <= own.arrived_at
+                        group by own.day
+                        """)
+                .param("zone", business.zone().getId())
+                .param("id", lead.id())
+                .query((row, number) -> "Lead %d of %s: %s"
+                        .formatted(row.getLong(2), day(row.getObject(1, LocalDate.class), business), lead.called()))
                 .single();
-        String subject = "Lead %d of today: %s".formatted(count, lead.called());
         outbox.put(
                 mail(lead, "alert", owner.email(), subject, told(lead) + "\n" + home + "/leads/" + lead.id() + "\n"));
+    }
+
+    private String day(LocalDate day, Business business) {
+        return day.equals(business.today(clock))
+                ? "today"
+                : DateTimeFormatter.ofPattern("d MMM", business.locale()).format(day);
     }
 
     private Draft mail(Arrived lead, String purpose, String to, String subject, String body) {

@@ -7,7 +7,12 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -20,6 +25,8 @@ import wendo.app.accounts.Role;
 import wendo.app.leads.Leads;
 
 class HandoverTest extends WendoTest {
+    private static final ZoneId LONDON = ZoneId.of("Europe/London");
+
     @Autowired
     private Accounts accounts;
 
@@ -52,9 +59,7 @@ class HandoverTest extends WendoTest {
     private String number() {
         return "+4477009"
                 + String.format(
-                        java.util.Locale.ROOT,
-                        "%05d",
-                        Math.floorMod(tenant.id().value().hashCode(), 100000));
+                        Locale.ROOT, "%05d", Math.floorMod(tenant.id().value().hashCode(), 100000));
     }
 
     private String all() {
@@ -106,6 +111,49 @@ class HandoverTest extends WendoTest {
                 .POST(HttpRequest.BodyPublishers.ofString(
                         "{\"id\": \"%s\", \"event\": \"%s\", \"text\": \"%s\"}".formatted(id, event, text))));
         assertThat(answer.statusCode()).isEqualTo(204);
+    }
+
+    @Test
+    void an_alert_counts_the_leads_of_the_day_on_which_its_lead_came() throws Exception {
+        hand("ownerIs", "issuer", "alerts", "yes");
+        in(
+                tenant,
+                () -> jdbc.sql("update link set owner_id = (select person_id from membership limit 1)")
+                        .update());
+        LocalDate yesterday = LocalDate.now(LONDON).minusDays(1);
+        String click = Http.click(http().visit(tenant.host(), slug));
+        await("the visit is stored", () -> count(tenant, "select count(*) from visit") == 1);
+        for (String at : List.of("00:00", "09:30", "18:00")) {
+            String when = yesterday
+                    .atTime(LocalTime.parse(at))
+                    .atZone(LONDON)
+                    .toOffsetDateTime()
+                    .toString();
+            assertThat(http().post(tenant.apiKey(), "/api/v1/outcomes", """
+                    {"kind": "lead", "reference": "%s", "clickId": "%s", "name": "At %s", "occurredAt": "%s"}
+                    """.formatted("Y-" + at, click, at, when))
+                            .statusCode())
+                    .isEqualTo(201);
+            await("the owner is told", () -> subjects().stream().anyMatch(one -> one.endsWith("At " + at)));
+        }
+        String day = DateTimeFormatter.ofPattern("d MMM", Locale.UK).format(yesterday);
+        assertThat(subjects())
+                .containsExactly(
+                        "Lead 1 of " + day + ": At 00:00",
+                        "Lead 2 of " + day + ": At 09:30",
+                        "Lead 3 of " + day + ": At 18:00");
+    }
+
+    private List<String> subjects() {
+        return post.mailTo(tenant.email()).stream().map(HandoverTest::subject).toList();
+    }
+
+    private static String subject(MimeMessage mail) {
+        try {
+            return mail.getSubject();
+        } catch (jakarta.mail.MessagingException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Test
