@@ -3,6 +3,8 @@ package wendo.app.redirect;
 import io.netty.channel.EventLoop;
 import java.util.ArrayList;
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitRoad;
 
@@ -12,6 +14,8 @@ import wendo.app.visits.VisitRoad;
  * itself calls this.
  */
 final class Departures {
+    private static final Logger LOG = LoggerFactory.getLogger(Departures.class);
+
     private final EventLoop loop;
     private final VisitRoad road;
     private List<LoggedVisit> visits = new ArrayList<>();
@@ -32,9 +36,23 @@ final class Departures {
     }
 
     private void logTogether() {
+        List<LoggedVisit> together = visits;
         List<Runnable> leaving = waiting;
-        road.append(visits, isLogged -> loop.execute(() -> leaving.forEach(Runnable::run)));
         visits = new ArrayList<>();
         waiting = new ArrayList<>();
+        try {
+            road.append(together, isLogged -> loop.execute(() -> leaving.forEach(Departures::sendOn)));
+        } catch (RuntimeException e) { // whatever it is, a printed link never dies
+            LOG.error("{} visits could not be logged", together.size(), e);
+            leaving.forEach(Departures::sendOn);
+        }
+    }
+
+    private static void sendOn(Runnable visitor) {
+        try {
+            visitor.run();
+        } catch (RuntimeException e) { // those after it go on all the same
+            LOG.error("A visitor could not be sent on", e);
+        }
     }
 }

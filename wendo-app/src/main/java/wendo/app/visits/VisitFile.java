@@ -13,6 +13,8 @@ import java.util.List;
 final class VisitFile implements AutoCloseable {
     private static final int ROOM_BYTES = 1024 * 1024;
     private static final int PORTION_BYTES = 64 * 1024;
+    private static final ByteBuffer ZEROS =
+            ByteBuffer.allocateDirect(ROOM_BYTES).asReadOnlyBuffer();
 
     private final long number;
     private final FileChannel channel;
@@ -54,12 +56,8 @@ final class VisitFile implements AutoCloseable {
     }
 
     private void makeRoom(int bytes) throws IOException {
-        ByteBuffer zeros = ByteBuffer.allocate(0);
         while (position + bytes > room) {
-            if (zeros.capacity() == 0) {
-                zeros = ByteBuffer.allocateDirect(ROOM_BYTES);
-            }
-            zeros.clear();
+            ByteBuffer zeros = ZEROS.duplicate();
             while (zeros.hasRemaining()) {
                 room += channel.write(zeros, room);
             }

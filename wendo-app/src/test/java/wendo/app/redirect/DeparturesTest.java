@@ -3,6 +3,7 @@ package wendo.app.redirect;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 
 import io.netty.channel.EventLoop;
@@ -70,5 +71,24 @@ class DeparturesTest {
         answers.remove().accept(true);
         turn();
         assertThat(gone).containsExactly("late", "early");
+    }
+
+    @Test
+    void a_fault_with_one_visitor_or_with_the_log_keeps_no_other_from_going_on() {
+        departures.add(mock(LoggedVisit.class), () -> {
+            throw new IllegalStateException("the connection is gone");
+        });
+        departures.add(mock(LoggedVisit.class), () -> gone.add("second"));
+        turn();
+        answers.remove().accept(true);
+        turn();
+        assertThat(gone).containsExactly("second");
+        doThrow(new IllegalStateException("no log")).when(road).append(any(), any());
+        departures.add(mock(LoggedVisit.class), () -> gone.add("unlogged"));
+        turn();
+        assertThat(gone).containsExactly("second", "unlogged");
+        departures.add(mock(LoggedVisit.class), () -> gone.add("next"));
+        turn();
+        assertThat(gone).containsExactly("second", "unlogged", "next");
     }
 }
