@@ -107,7 +107,7 @@ class HandingOver {
         return jdbc.sql("""
                         select l.outcome_id from lead l join outcome o on o.id = l.outcome_id
                         where l.handed_at is null and not o.is_proof and (l.tried_at is null or l.tried_at < ?)
-                            and (o.click_id is null or l.arrived_at < ? or exists (
+                            and (o.click_id is null or o.recorded_at < ? or exists (
                                 select from visit v
                                 where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)))
                         order by l.arrived_at limit ?
