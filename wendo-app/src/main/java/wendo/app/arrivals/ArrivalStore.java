@@ -8,7 +8,6 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
-import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.core.links.Channel;
 import wendo.core.links.Device;
@@ -101,8 +100,7 @@ class ArrivalStore {
     }
 
     private UUID standing(Origin origin, Channel channel) {
-        SourceListed source = sources.findOrCreate(origin.source(), channel);
-        return source.id();
+        return sources.findOrCreate(origin.source(), channel).id();
     }
 
     private static String plain(String text, int most) {

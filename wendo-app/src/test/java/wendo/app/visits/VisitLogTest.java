@@ -146,8 +146,8 @@ class VisitLogTest {
     void a_line_that_a_crash_cut_off_is_left_out_and_the_rest_is_kept() throws Exception {
         try (VisitLog log = new VisitLog(folder)) {
             append(log, 0, 2);
-            Files.writeString(log.path(log.current().number()), "1234abcd\tcut off", StandardOpenOption.APPEND);
         }
+        Files.writeString(folder.resolve("000000000001.visits"), "1234abcd\tcut off", StandardOpenOption.APPEND);
         try (VisitLog log = new VisitLog(folder)) {
             append(log, 2, 3);
             new VisitCarrier(log, store, folder).carryAll();
