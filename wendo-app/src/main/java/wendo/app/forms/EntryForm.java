@@ -1,14 +1,18 @@
 package wendo.app.forms;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
+import wendo.app.consent.ConsentPurpose;
 
 /**
  * A form that Wendo hosts.
  *
  * @param promise what visitors consent to, where it asks for consent
+ * @param covers what may be sent to who consents
  * @param answers what customers may choose as how they heard of the business, one a line; without any they write
  */
 record EntryForm(
@@ -21,6 +25,7 @@ record EntryForm(
         String accent,
         String promise,
         String answers,
+        Set<ConsentPurpose> covers,
         Map<FormField, Ask> asks) {
     static final List<String> ACCENTS = List.of("sea", "ink", "plum", "moss", "brick", "plain");
 
@@ -30,6 +35,7 @@ record EntryForm(
             all.put(field, asks.getOrDefault(field, Ask.OFF));
         }
         asks = java.util.Collections.unmodifiableMap(all);
+        covers = Set.copyOf(covers);
     }
 
     static EntryForm fresh() {
@@ -43,6 +49,7 @@ record EntryForm(
                 "sea",
                 "",
                 "",
+                Set.of(),
                 Map.of(
                         FormField.NAME,
                         Ask.NEEDED,
@@ -67,6 +74,17 @@ record EntryForm(
                 .map(String::strip)
                 .filter(line -> !line.isEmpty())
                 .toList();
+    }
+
+    /** What its consent covers, as it is kept. */
+    String coversAsText() {
+        return covers.stream().map(ConsentPurpose::key).sorted().collect(Collectors.joining(","));
+    }
+
+    static Set<ConsentPurpose> covers(String text) {
+        return Arrays.stream(text.split(","))
+                .flatMap(key -> ConsentPurpose.find(key).stream())
+                .collect(Collectors.toSet());
     }
 
     /** What it asks, as it is kept. */

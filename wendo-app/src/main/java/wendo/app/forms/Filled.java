@@ -84,6 +84,11 @@ record Filled(EntryForm form, Strictness strictness, Map<String, String> typed) 
         return faults;
     }
 
+    /** Whether they ticked it where it is asked. */
+    boolean consents() {
+        return !form.promise().isEmpty() && text(FormField.CONSENT).equals("yes");
+    }
+
     /** Also told to browsers, so that they say so first. */
     boolean isNeeded(FormField field) {
         boolean isContact = field == FormField.EMAIL || field == FormField.PHONE;

@@ -55,7 +55,12 @@ class FormAlone {
 
     private ModelAndView take(UUID id, Map<String, String> typed, HttpServletRequest request) {
         Filled filled = filled(id, typed);
-        Map<String, String> faults = intake.take(id, filled, typed, "", request);
+        Map<String, String> faults = intake.take(
+                new FormIntake.Place(
+                        id, Optional.empty(), "", request.getRequestURL().toString()),
+                filled,
+                typed,
+                request);
         return faults.isEmpty()
                 ? view.done(filled.form(), "")
                 : view.form(filled, faults, intake.once(typed), Optional.empty());

@@ -122,7 +122,15 @@ class FormBefore {
         }
         Filled filled = filled(shown, typed);
         String click = came.click().map(ClickId::toString).orElse("");
-        Map<String, String> faults = intake.take(shown.form().get(), filled, typed, click, looks.request());
+        Map<String, String> faults = intake.take(
+                new FormIntake.Place(
+                        shown.form().get(),
+                        Optional.of(came.target().link()),
+                        click,
+                        looks.request().getRequestURL().toString()),
+                filled,
+                typed,
+                looks.request());
         if (!faults.isEmpty()) {
             return view.form(filled, faults, intake.once(typed), skipTo(shown, came));
         }

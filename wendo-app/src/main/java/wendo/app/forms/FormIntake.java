@@ -13,6 +13,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Businesses;
+import wendo.app.consent.ConsentGiven;
+import wendo.app.consent.ConsentPlace;
+import wendo.app.consent.Consents;
 import wendo.app.outcomes.Outcomes;
 import wendo.app.outcomes.Recorded;
 import wendo.app.outcomes.Reporter;
@@ -33,15 +36,23 @@ class FormIntake {
 
     private final Forms forms;
     private final Outcomes outcomes;
+    private final Consents consents;
     private final Businesses businesses;
     private final Automatic automatic;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
     private final CallLimit limit = new CallLimit(SENT_PER_MINUTE);
 
-    FormIntake(Forms forms, Outcomes outcomes, Businesses businesses, Automatic automatic, Clock clock) {
+    FormIntake(
+            Forms forms,
+            Outcomes outcomes,
+            Consents consents,
+            Businesses businesses,
+            Automatic automatic,
+            Clock clock) {
         this.forms = forms;
         this.outcomes = outcomes;
+        this.consents = consents;
         this.businesses = businesses;
         this.automatic = automatic;
         this.clock = clock;
@@ -59,10 +70,17 @@ class FormIntake {
         return sent.matches("[0-9a-f]{12}") ? sent : once();
     }
 
+    /**
+     * Where a form was filled in.
+     *
+     * @param click the click identifier that came along; empty text without one
+     * @param page the address of the page that showed it
+     */
+    record Place(UUID form, Optional<UUID> link, String click, String page) {}
+
     /** Faults by field; none means that it is thanked for, which is all that a program learns. */
-    Map<String, String> take(
-            UUID form, Filled filled, Map<String, String> typed, String click, HttpServletRequest request) {
-        if (!limit.allows(request.getRemoteAddr() + " " + form)) {
+    Map<String, String> take(Place place, Filled filled, Map<String, String> typed, HttpServletRequest request) {
+        if (!limit.allows(request.getRemoteAddr() + " " + place.form())) {
             return Map.of(
                     "form",
                     "Too much was sent from here within a minute. Nothing is lost: wait a minute, and send it again.");
@@ -71,20 +89,34 @@ class FormIntake {
             LOG.info("A program filled in a form; it was not kept");
             return Map.of();
         }
-        OutcomeReport.Read read = filled.read("F-" + once(typed), click, businesses.current(), clock.instant());
+        OutcomeReport.Read read = filled.read("F-" + once(typed), place.click(), businesses.current(), clock.instant());
         if (read instanceof OutcomeReport.Read.Bad bad) {
             Map<String, String> faults = new LinkedHashMap<>();
             bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
             return faults;
         }
-        List<Recorded> recorded = outcomes.recordAll(
-                List.of(((OutcomeReport.Read.Good) read).report()),
-                Reporter.FORM,
-                Optional.empty(),
-                Reporter.FORM.key());
+        OutcomeReport report = ((OutcomeReport.Read.Good) read).report();
+        List<Recorded> recorded =
+                outcomes.recordAll(List.of(report), Reporter.FORM, Optional.empty(), Reporter.FORM.key());
         if (recorded.get(0) instanceof Recorded.New one) {
-            forms.came(form, one.outcome());
+            keepConsent(place, filled, report, one.outcome());
         }
         return Map.of();
+    }
+
+    /** A test's consent is nobody's. */
+    private void keepConsent(Place place, Filled filled, OutcomeReport report, UUID outcome) {
+        boolean isTest = forms.came(place.form(), outcome);
+        if (filled.consents() && !isTest) {
+            consents.give(new ConsentGiven(
+                    List.of(report.told().email(), report.told().phone()),
+                    filled.form().covers(),
+                    filled.form().promise(),
+                    ConsentPlace.FORM,
+                    place.form(),
+                    place.link(),
+                    Optional.of(outcome),
+                    place.page()));
+        }
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.consent.ConsentPurpose;
 import wendo.app.links.LinkHosts;
 import wendo.app.site.Refusal;
 
@@ -102,6 +103,7 @@ class FormPages {
                 .addObject("purposes", Purpose.values())
                 .addObject("accents", EntryForm.ACCENTS)
                 .addObject("asks", List.of("off", "asked", "needed"))
+                .addObject("consentPurposes", ConsentPurpose.values())
                 .addObject("faults", faults);
     }
 }

@@ -1,9 +1,12 @@
 package wendo.app.forms;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import wendo.app.consent.ConsentPurpose;
 import wendo.app.site.Refusal;
 
 /** A form as somebody of the business typed it, with what is wrong. */
@@ -25,6 +28,9 @@ record FormTyped(EntryForm form, Map<String, String> faults) {
                 EntryForm.ACCENTS.contains(text(typed, "accent")) ? text(typed, "accent") : "sea",
                 text(typed, "promise"),
                 text(typed, "answers"),
+                Arrays.stream(ConsentPurpose.values())
+                        .filter(one -> !text(typed, "covers." + one.key()).isEmpty())
+                        .collect(Collectors.toSet()),
                 asks);
         return new FormTyped(form, faults(form));
     }
@@ -51,6 +57,9 @@ record FormTyped(EntryForm form, Map<String, String> faults) {
         }
         if (form.ask(FormField.CONSENT) != Ask.OFF) {
             needed(faults, "promise", form.promise(), "Say what visitors consent to.");
+            if (form.covers().isEmpty()) {
+                faults.put("covers", "Choose what this consent covers.");
+            }
         }
         return faults;
     }

@@ -17,7 +17,7 @@ import wendo.app.business.BusinessScope;
 @Service
 class Forms {
     private static final String COLUMNS =
-            "select name, purpose, title, intro, button, thanks, accent, promise, answers, asks from entry_form ";
+            "select name, purpose, title, intro, button, thanks, accent, promise, answers, covers, asks from entry_form ";
 
     private final JdbcClient jdbc;
     private final Clock clock;
@@ -82,7 +82,11 @@ class Forms {
     @Transactional
     UUID add(EntryForm form, String by) {
         UUID id = UUID.randomUUID();
-        jdbc.sql("insert into entry_form values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false, ?, ?)")
+        jdbc.sql("""
+                        insert into entry_form (id, business_id, name, purpose, title, intro, button, thanks, accent, promise,
+                            answers, covers, asks, archived, created_at, created_by)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false, ?, ?)
+                        """)
                 .params(id, BusinessScope.current().value())
                 .params(values(form))
                 .params(Timestamp.from(clock.instant()), by)
@@ -94,7 +98,7 @@ class Forms {
     void change(UUID id, EntryForm form) {
         jdbc.sql("""
                         update entry_form set name = ?, purpose = ?, title = ?, intro = ?, button = ?, thanks = ?,
-                            accent = ?, promise = ?, answers = ?, asks = ?
+                            accent = ?, promise = ?, answers = ?, covers = ?, asks = ?
                         where id = ?
                         """).params(values(form)).param(id).update();
     }
@@ -117,6 +121,7 @@ class Forms {
                 form.accent(),
                 form.promise(),
                 form.answers(),
+                form.coversAsText(),
                 form.asksAsText());
     }
 
@@ -149,12 +154,13 @@ class Forms {
                 .update();
     }
 
-    /** Tells by which form an outcome came. */
+    /** Tells by which form an outcome came. Answers whether it is a test's. */
     @Transactional
-    void came(UUID form, UUID outcome) {
-        jdbc.sql("update outcome set form_id = ? where id = ?")
+    boolean came(UUID form, UUID outcome) {
+        return jdbc.sql("update outcome set form_id = ? where id = ? returning is_proof")
                 .params(form, outcome)
-                .update();
+                .query(Boolean.class)
+                .single();
     }
 
     private static EntryForm read(ResultSet row, int number) throws SQLException {
@@ -168,6 +174,7 @@ class Forms {
                 row.getString(7),
                 row.getString(8),
                 row.getString(9),
-                EntryForm.asks(row.getString(10)));
+                EntryForm.covers(row.getString(10)),
+                EntryForm.asks(row.getString(11)));
     }
 }

@@ -1,6 +1,16 @@
 /** Entry forms: hosted here for a business, shown before what a link leads to or on a page of their own. */
 @ApplicationModule(
-        allowedDependencies = {"accounts", "business", "codes", "links", "networks", "outcomes", "site", "visits"})
+        allowedDependencies = {
+            "accounts",
+            "business",
+            "codes",
+            "consent",
+            "links",
+            "networks",
+            "outcomes",
+            "site",
+            "visits"
+        })
 @NullMarked
 package wendo.app.forms;
 

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import wendo.app.consent.ConsentPurpose;
+import wendo.app.consent.Consents;
 import wendo.app.leads.Leads;
 import wendo.app.sending.Draft;
 import wendo.app.sending.Outbox;
@@ -28,12 +30,14 @@ class FollowUp {
     private final Handovers handovers;
     private final Leads leads;
     private final Outbox outbox;
+    private final Consents consents;
     private final Clock clock;
 
-    FollowUp(Handovers handovers, Leads leads, Outbox outbox, Clock clock) {
+    FollowUp(Handovers handovers, Leads leads, Outbox outbox, Consents consents, Clock clock) {
         this.handovers = handovers;
         this.leads = leads;
         this.outbox = outbox;
+        this.consents = consents;
         this.clock = clock;
     }
 
@@ -51,7 +55,8 @@ class FollowUp {
                     new MergeText(step.subject()).fill(fields),
                     new MergeText(step.body()).fill(fields),
                     step.clip(),
-                    hours.due(lead.at(), step.delay()));
+                    hours.due(lead.at(), step.delay()),
+                    Plans.needs(step));
             if (step.kind().equals("task")) {
                 leads.addTask(lead.id(), Optional.of(place), draft.body(), draft.dueAt());
             } else {
@@ -80,6 +85,10 @@ class FollowUp {
         }
         if (outbox.isOptedOut(to)) {
             return Optional.of("they want no more messages");
+        }
+        Optional<ConsentPurpose> missing = draft.needs().filter(purpose -> !consents.allows(to, purpose));
+        if (missing.isPresent()) {
+            return missing.map(purpose -> "no consent to %s is on record for %s".formatted(purpose.inWords(), to));
         }
         return outbox.isWrittenTo(to, draft.lead(), clock.instant().minus(ONE_PLAN_WITHIN))
                 ? Optional.of("a follow-up to " + to + " began within the last 7 days")

@@ -127,7 +127,17 @@ class Handing {
     }
 
     private Draft mail(Arrived lead, String purpose, String to, String subject, String body) {
-        return new Draft(lead.id(), purpose, 0, Road.EMAIL, to, subject, body, Optional.empty(), clock.instant());
+        return new Draft(
+                lead.id(),
+                purpose,
+                0,
+                Road.EMAIL,
+                to,
+                subject,
+                body,
+                Optional.empty(),
+                clock.instant(),
+                Optional.empty());
     }
 
     private static String told(Arrived lead) {

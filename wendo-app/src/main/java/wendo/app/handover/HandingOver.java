@@ -22,6 +22,7 @@ import wendo.app.business.BusinessScope;
 import wendo.app.leads.Leads;
 import wendo.app.outcomes.OutcomesRecorded;
 import wendo.app.sending.MessageAnswered;
+import wendo.app.sending.MessageStopped;
 import wendo.app.visits.VisitsStored;
 
 /** Takes up leads as they arrive and hands each over once, when the visit that brought it is known or a minute later. */
@@ -73,6 +74,12 @@ class HandingOver {
             leads.stop(event.lead(), said);
             return true;
         });
+    }
+
+    /** In the transaction that stopped it: a rolled back one leaves no word of it. */
+    @EventListener
+    void on(MessageStopped event) {
+        leads.note(event.lead(), "Wendo", event.said());
     }
 
     /** What an event did not bring about: its visit came later, or the process died in between. */

@@ -55,7 +55,13 @@ record PlanTyped(String name, List<Plans.Step> steps, Map<String, String> faults
         Refusal.tooLong(faults, "subject." + place, subject, 150);
         Refusal.tooLong(faults, "body." + place, body, kind.equals("task") ? 300 : 2000);
         HandoverTyped.unknownField(subject + body).ifPresent(fault -> faults.put("body." + place, fault));
-        return new Plans.Step(kind, delay(typed, row, place, faults), subject, body, clip);
+        return new Plans.Step(
+                kind,
+                delay(typed, row, place, faults),
+                subject,
+                body,
+                clip,
+                typed.getOrDefault("about." + row, "").equals("news"));
     }
 
     private static Delay delay(Map<String, String> typed, int row, int place, Map<String, String> faults) {

@@ -7,6 +7,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
+import wendo.app.consent.ConsentPurpose;
 import wendo.core.handover.Delay;
 
 /** Follow-up plans and their steps. */
@@ -20,11 +21,21 @@ class Plans {
         this.jdbc = jdbc;
     }
 
-    /** @param kind email, text, voice or task */
-    record Step(String kind, Delay delay, String subject, String body, Optional<UUID> clip) {
+    /**
+     * @param kind email, text, voice or task
+     * @param isNews whether it goes beyond answering the enquiry, so that it needs consent
+     */
+    record Step(String kind, Delay delay, String subject, String body, Optional<UUID> clip, boolean isNews) {
         public static Step empty() {
-            return new Step("email", new Delay(0, 0), "", "", Optional.empty());
+            return new Step("email", new Delay(0, 0), "", "", Optional.empty(), false);
         }
+    }
+
+    /** The consent that a step needs; a task needs none. */
+    static Optional<ConsentPurpose> needs(Step step) {
+        return !step.isNews() || step.kind().equals("task")
+                ? Optional.empty()
+                : Optional.of(step.kind().equals("email") ? ConsentPurpose.EMAIL_NEWS : ConsentPurpose.TEXT_NEWS);
     }
 
     record Plan(UUID id, String name, List<Step> steps) {}
@@ -45,7 +56,7 @@ class Plans {
     @Transactional(readOnly = true)
     List<Step> steps(UUID plan) {
         return jdbc.sql("""
-                        select kind, days, minutes, subject, body, clip_id from follow_up_step
+                        select kind, days, minutes, subject, body, clip_id, is_news from follow_up_step
                         where plan_id = ? order by place
                         """)
                 .param(plan)
@@ -54,7 +65,8 @@ class Plans {
                         new Delay(row.getInt(2), row.getInt(3)),
                         row.getString(4),
                         row.getString(5),
-                        Optional.ofNullable(row.getObject(6, UUID.class))))
+                        Optional.ofNullable(row.getObject(6, UUID.class)),
+                        row.getBoolean(7)))
                 .list();
     }
 
@@ -76,10 +88,15 @@ class Plans {
         jdbc.sql("delete from follow_up_step where plan_id = ?").param(plan).update();
         int place = 0;
         for (Step step : steps) {
-            jdbc.sql("insert into follow_up_step values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            jdbc.sql("""
+                            insert into follow_up_step (business_id, plan_id, place, kind, days, minutes, subject, body,
+                                clip_id, is_news)
+                            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                            """)
                     .params(BusinessScope.current().value(), plan, place++, step.kind())
                     .params(step.delay().days(), step.delay().minutes(), step.subject(), step.body())
                     .param(step.clip().orElse(null))
+                    .param(step.isNews())
                     .update();
         }
     }

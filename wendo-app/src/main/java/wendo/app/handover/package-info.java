@@ -4,6 +4,7 @@
             "accounts",
             "business",
             "campaigns",
+            "consent",
             "leads",
             "links",
             "outcomes",

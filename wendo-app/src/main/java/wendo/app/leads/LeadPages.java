@@ -3,6 +3,7 @@ package wendo.app.leads;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import wendo.app.accounts.Accounts;
 import wendo.app.accounts.Colleague;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
+import wendo.app.consent.ConsentQueries;
 import wendo.app.sending.Outbox;
 import wendo.app.site.Amount;
 import wendo.app.site.Refusal;
@@ -33,12 +35,14 @@ class LeadPages {
     private final Leads leads;
     private final LeadQueries queries;
     private final Outbox outbox;
+    private final ConsentQueries consents;
     private final Accounts accounts;
 
-    LeadPages(Leads leads, LeadQueries queries, Outbox outbox, Accounts accounts) {
+    LeadPages(Leads leads, LeadQueries queries, Outbox outbox, ConsentQueries consents, Accounts accounts) {
         this.leads = leads;
         this.queries = queries;
         this.outbox = outbox;
+        this.consents = consents;
         this.accounts = accounts;
     }
 
@@ -73,6 +77,7 @@ class LeadPages {
                         "optedOut",
                         !lead.email().isEmpty() && outbox.isOptedOut(lead.email())
                                 || !lead.phone().isEmpty() && outbox.isOptedOut(lead.phone()))
+                .addObject("consents", consents.of(List.of(lead.email(), lead.phone())))
                 .addObject("tasks", queries.tasks(lead.id()))
                 .addObject("events", queries.events(lead.id()))
                 .addObject("typed", typed)

@@ -30,7 +30,7 @@ class RecipientLists {
     private static final int CODE_LENGTH = 6;
 
     private static final String LISTS = """
-            select l.id, l.link_id, l.name, l.columns, l.name_column, l.phone_column, l.email_column, l.text, l.made_at,
+            select l.id, l.link_id, l.name, l.columns, l.name_column, l.phone_column, l.email_column, l.text, l.consent_source, l.made_at,
                 l.created_at, l.created_by, (select count(*) from recipient r where r.list_id = l.id) as people,
                 (select count(*) from recipient r where r.list_id = l.id and r.code is not null) as links
             from recipient_list l
@@ -38,12 +38,14 @@ class RecipientLists {
 
     private final JdbcClient jdbc;
     private final JdbcTemplate batches;
+    private final RecipientConsent consent;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    RecipientLists(JdbcClient jdbc, JdbcTemplate batches, Clock clock) {
+    RecipientLists(JdbcClient jdbc, JdbcTemplate batches, RecipientConsent consent, Clock clock) {
         this.jdbc = jdbc;
         this.batches = batches;
+        this.consent = consent;
         this.clock = clock;
     }
 
@@ -57,6 +59,7 @@ class RecipientLists {
             List<String> columns,
             Columns meant,
             String text,
+            String consentSource,
             Optional<Instant> madeAt,
             Instant createdAt,
             String createdBy,
@@ -64,12 +67,21 @@ class RecipientLists {
             long links) {}
 
     /** @param fault why there is no link; empty text if there is one, or will be */
-    record Person(int line, List<String> cells, String name, String phone, String email, String code, String fault) {}
+    record Person(int line, List<String> cells, String name, String phone, String email, String code, String fault) {
+        /** Where messages to them go. */
+        String contact() {
+            return phone.isEmpty() ? email : phone;
+        }
+    }
 
     @Transactional
     UUID add(UUID link, String name, Table table, Columns meant, String text, String by) {
         UUID id = UUID.randomUUID();
-        jdbc.sql("insert into recipient_list values (?, ?, ?, ?, ?, ?, ?, ?, ?, null, ?, ?)")
+        jdbc.sql("""
+                        insert into recipient_list (id, business_id, link_id, name, columns, name_column, phone_column,
+                            email_column, text, created_at, created_by)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        """)
                 .params(id, BusinessScope.current().value(), link, name)
                 .param(table.columns().toArray(String[]::new))
                 .params(meant.name(), meant.phone(), meant.email(), text)
@@ -127,15 +139,19 @@ class RecipientLists {
     /**
      * Gives everybody without a fault a code; made once.
      *
+     * @param consentSource where the consent of these people comes from, in the office's words
      * @param heldOutPercent of them get none: they are drawn by lot and are not to be written to
      */
     @Transactional
-    boolean make(Listed list, int heldOutPercent) {
-        boolean isFirst = jdbc.sql("update recipient_list set made_at = ? where id = ? and made_at is null")
-                        .params(Timestamp.from(clock.instant()), list.id())
-                        .update()
-                == 1;
+    boolean make(Listed list, String consentSource, int heldOutPercent) {
+        boolean isFirst =
+                jdbc.sql("update recipient_list set made_at = ?, consent_source = ? where id = ? and made_at is null")
+                                .params(Timestamp.from(clock.instant()), consentSource, list.id())
+                                .update()
+                        == 1;
         if (isFirst) {
+            consent.state(list, consentSource, people(list.id()));
+            leaveOut(list.id());
             holdOut(list.id(), heldOutPercent);
             Set<String> taken =
                     new HashSet<>(jdbc.sql("select code from recipient where link_id = ? and code is not null")
@@ -149,6 +165,15 @@ class RecipientLists {
             batches.batchUpdate("update recipient set code = ? where list_id = ? and line = ?", rows);
         }
         return isFirst;
+    }
+
+    /** Nobody without consent gets a link. */
+    private void leaveOut(UUID list) {
+        batches.batchUpdate(
+                "update recipient set fault = ? where list_id = ? and line = ?",
+                consent.missing(people(list)).entrySet().stream()
+                        .map(missing -> new Object[] {missing.getValue(), list, missing.getKey()})
+                        .toList());
     }
 
     private void holdOut(UUID list, int percent) {
@@ -220,6 +245,7 @@ class RecipientLists {
                 List.of((String[]) row.getArray("columns").getArray()),
                 new Columns(row.getInt("name_column"), row.getInt("phone_column"), row.getInt("email_column")),
                 row.getString("text"),
+                row.getString("consent_source"),
                 Optional.ofNullable(row.getTimestamp("made_at")).map(Timestamp::toInstant),
                 row.getTimestamp("created_at").toInstant(),
                 row.getString("created_by"),

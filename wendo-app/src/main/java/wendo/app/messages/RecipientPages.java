@@ -34,6 +34,7 @@ import wendo.app.tables.TableWriter;
 @Controller
 class RecipientPages {
     private static final int SHOWN = 8;
+    private static final int MAX_SOURCE = 600;
 
     /** Of a hundred; who holds out more than half has not mailed a list. */
     private static final int MAX_HELD_OUT = 50;
@@ -41,11 +42,13 @@ class RecipientPages {
     private final LinkKeeping links;
     private final Messages messages;
     private final RecipientLists lists;
+    private final RecipientConsent consent;
 
-    RecipientPages(LinkKeeping links, Messages messages, RecipientLists lists) {
+    RecipientPages(LinkKeeping links, Messages messages, RecipientLists lists, RecipientConsent consent) {
         this.links = links;
         this.messages = messages;
         this.lists = lists;
+        this.consent = consent;
     }
 
     @PostMapping("/links/{id}/recipients")
@@ -133,8 +136,13 @@ class RecipientPages {
         if (!part.matches("\\d{1,2}") || Integer.parseInt(part) > MAX_HELD_OUT) {
             faults.put("heldOut", "A whole number, 0 to %d.".formatted(MAX_HELD_OUT));
         }
+        String source = typed.getOrDefault("consentSource", "").strip();
+        if (!make.isEmpty() && source.isEmpty()) {
+            faults.put("consentSource", "State where these people agreed to be written to.");
+        }
+        Refusal.tooLong(faults, "consentSource", source, MAX_SOURCE);
         if (!faults.isEmpty()) {
-            return Refusal.of(show(list, faults)).addObject("typedText", text);
+            return Refusal.of(show(list, faults)).addObject("typedText", text).addObject("typedSource", source);
         }
         if (list.madeAt().isEmpty()) {
             lists.match(
@@ -143,7 +151,7 @@ class RecipientPages {
                     text,
                     business);
             if (!make.isEmpty()) {
-                lists.make(list(id), Integer.parseInt(part));
+                lists.make(list(id), source, Integer.parseInt(part));
             }
         }
         return new ModelAndView("redirect:/recipients/" + id);
@@ -162,14 +170,17 @@ class RecipientPages {
         List<String> columns = new ArrayList<>(list.columns());
         columns.addAll(List.of("Link", "Text", "What is wrong"));
         List<List<String>> rows = new ArrayList<>();
-        for (RecipientLists.Person person : lists.people(id)) {
+        List<RecipientLists.Person> people = lists.people(id);
+        Map<Integer, String> missing = consent.missing(people);
+        for (RecipientLists.Person person : people) {
             List<String> row = new ArrayList<>(person.cells());
             while (row.size() < list.columns().size()) {
                 row.add("");
             }
             PersonalTexts.Finished finished = texts.finish(person);
-            boolean hasLink = !person.code().isEmpty();
-            row.addAll(List.of(hasLink ? finished.address() : "", hasLink ? finished.text() : "", person.fault()));
+            String fault = missing.getOrDefault(person.line(), person.fault());
+            boolean hasLink = !person.code().isEmpty() && fault.isEmpty();
+            row.addAll(List.of(hasLink ? finished.address() : "", hasLink ? finished.text() : "", fault));
             rows.add(row);
         }
         response.setHeader(

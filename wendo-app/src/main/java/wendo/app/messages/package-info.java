@@ -1,5 +1,5 @@
 /** Text messages with a link in them, and personal links for each of their recipients. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "tables"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "consent", "links", "sending", "site", "tables"})
 @NullMarked
 package wendo.app.messages;
 

@@ -20,6 +20,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.business.Business;
+import wendo.app.consent.ConsentQueries;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Refusal;
@@ -41,13 +42,21 @@ class OutcomePages {
     private final OutcomeQueries queries;
     private final Outcomes outcomes;
     private final Sources sources;
+    private final ConsentQueries consents;
     private final Ribbons ribbons;
     private final Clock clock;
 
-    OutcomePages(OutcomeQueries queries, Outcomes outcomes, Sources sources, Ribbons ribbons, Clock clock) {
+    OutcomePages(
+            OutcomeQueries queries,
+            Outcomes outcomes,
+            Sources sources,
+            ConsentQueries consents,
+            Ribbons ribbons,
+            Clock clock) {
         this.queries = queries;
         this.outcomes = outcomes;
         this.sources = sources;
+        this.consents = consents;
         this.ribbons = ribbons;
         this.clock = clock;
     }
@@ -70,6 +79,9 @@ class OutcomePages {
         return new ModelAndView("outcomes/page")
                 .addObject("row", row)
                 .addObject("evidence", EvidenceWords.of(row, figures))
+                .addObject(
+                        "consents",
+                        consents.of(List.of(row.told().email(), row.told().phone())))
                 .addObject("changes", queries.changes(row.id()))
                 .addObject("typed", typed)
                 .addObject("reporters", REPORTERS)

@@ -3,6 +3,7 @@ package wendo.app.sending;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.consent.ConsentPurpose;
 
 /**
  * A message that is to go out.
@@ -18,7 +19,8 @@ public record Draft(
         String subject,
         String body,
         Optional<UUID> clip,
-        Instant dueAt) {
+        Instant dueAt,
+        Optional<ConsentPurpose> needs) {
     private static final int MAX_SUBJECT = 200;
     private static final int MAX_BODY = 4000;
 

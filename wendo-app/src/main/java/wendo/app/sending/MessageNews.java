@@ -8,7 +8,9 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
@@ -28,6 +30,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
+import wendo.app.consent.Withdrawal;
 import wendo.app.site.ApiFaults;
 import wendo.app.site.CallLimit;
 
@@ -35,6 +38,10 @@ import wendo.app.site.CallLimit;
 @Controller
 class MessageNews {
     private static final int MAX_TEXT = 2000;
+
+    /** A reply that is one of these alone ends all messages. Common practice of carriers. */
+    private static final Set<String> STOP_WORDS = Set.of("STOP", "STOPALL", "UNSUBSCRIBE", "CANCEL", "END", "QUIT");
+
     private static final UUID NO_MESSAGE = new UUID(0, 0);
 
     private final JdbcClient jdbc;
@@ -98,10 +105,14 @@ class MessageNews {
             case "delivered" -> state(id, "delivered", "It was delivered.");
             case "failed" -> state(id, "failed", "The gateway could not deliver it. Check the number.");
             case "replied" -> {
-                keep(id, about, news.text() == null ? "" : news.text());
+                String text = news.text() == null ? "" : news.text();
+                keep(id, about, text);
+                if (STOP_WORDS.contains(text.strip().toUpperCase(Locale.ROOT))) {
+                    return optOut(business, about, Withdrawal.REPLY);
+                }
                 about.lead().ifPresent(lead -> events.publishEvent(new MessageAnswered(business, lead, false)));
             }
-            case "opted-out" -> optOut(business, about);
+            case "opted-out" -> optOut(business, about, Withdrawal.REPLY);
             default ->
                 throw new ApiFaults(
                         HttpStatus.UNPROCESSABLE_CONTENT,
@@ -126,8 +137,8 @@ class MessageNews {
                 .update();
     }
 
-    private boolean optOut(BusinessId business, About about) {
-        outbox.optOut(about.recipient());
+    private boolean optOut(BusinessId business, About about, Withdrawal how) {
+        outbox.optOut(about.recipient(), how);
         about.lead().ifPresent(lead -> events.publishEvent(new MessageAnswered(business, lead, true)));
         return true;
     }
@@ -156,7 +167,8 @@ class MessageNews {
     @PostMapping("/t/stop/{id}")
     ModelAndView stop(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
         limit.mustAllow(request.getRemoteAddr());
-        businessOf(id).ifPresent(business -> scope.within(business, () -> optOut(business, about(id))));
+        businessOf(id)
+                .ifPresent(business -> scope.within(business, () -> optOut(business, about(id), Withdrawal.STOP_PAGE)));
         return stopPage(id, true, response);
     }
 

@@ -7,20 +7,31 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
+import wendo.app.consent.ConsentPurpose;
+import wendo.app.consent.ConsentWithdrawn;
+import wendo.app.consent.Consents;
+import wendo.app.consent.Withdrawal;
 
 /** Messages that wait, went out, or came to nothing. */
 @Service
 public class Outbox {
     private final JdbcClient jdbc;
+    private final Consents consents;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Outbox(JdbcClient jdbc, Clock clock) {
+    Outbox(JdbcClient jdbc, Consents consents, ApplicationEventPublisher events, Clock clock) {
         this.jdbc = jdbc;
+        this.consents = consents;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -43,8 +54,9 @@ public class Outbox {
     @Transactional
     public void put(Draft draft) {
         jdbc.sql("""
-                        insert into outgoing
-                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, null, null, '', ?)
+                        insert into outgoing (id, business_id, lead_id, purpose, place, road, recipient, subject, body,
+                            clip_id, due_at, state, tries, said, kept_at, needs)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, '', ?, ?)
                         on conflict do nothing
                         """)
                 .params(
@@ -56,6 +68,7 @@ public class Outbox {
                 .params(draft.road().key(), draft.recipient(), draft.subject(), draft.body())
                 .param(draft.clip().orElse(null))
                 .params(Timestamp.from(draft.dueAt()), Timestamp.from(clock.instant()))
+                .param(draft.needs().map(ConsentPurpose::key).orElse(""))
                 .update();
     }
 
@@ -92,6 +105,17 @@ public class Outbox {
                 .single();
     }
 
+    /** Those of the contacts who want no more messages. */
+    @Transactional(readOnly = true)
+    public Set<String> optedOut(List<String> contacts) {
+        return contacts.isEmpty()
+                ? Set.of()
+                : Set.copyOf(jdbc.sql("select contact from opted_out where contact = any(cast(? as text[]))")
+                        .param(contacts.toArray(String[]::new))
+                        .query(String.class)
+                        .list());
+    }
+
     /** Whether a plan was begun for this contact, on behalf of another lead, since then. */
     @Transactional(readOnly = true)
     public boolean isWrittenTo(String contact, UUID lead, Instant since) {
@@ -113,9 +137,28 @@ public class Outbox {
                 .single();
     }
 
+    /** What waits for somebody who withdrew their consent to it goes out no more. */
+    @EventListener
+    void on(ConsentWithdrawn event) {
+        List<UUID> leads = jdbc.sql("""
+                        update outgoing set state = 'stopped', said = 'They withdrew their consent.'
+                        where recipient = :contact and needs in (:purposes) and state = 'waiting' returning lead_id
+                        """)
+                .param("contact", event.contact())
+                .param(
+                        "purposes",
+                        event.purposes().stream().map(ConsentPurpose::key).toList())
+                .query(UUID.class)
+                .list();
+        Set.copyOf(leads)
+                .forEach(lead -> events.publishEvent(new MessageStopped(
+                        event.business(), lead, "They withdrew their consent; what was still to be sent is stopped.")));
+    }
+
     /** From now on nothing of a plan goes to this contact. */
     @Transactional
-    public void optOut(String contact) {
+    public void optOut(String contact, Withdrawal how) {
+        consents.withdraw(contact, how, "");
         jdbc.sql("insert into opted_out values (?, ?, ?) on conflict do nothing")
                 .params(BusinessScope.current().value(), contact, Timestamp.from(clock.instant()))
                 .update();

@@ -12,12 +12,15 @@ import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
+import wendo.app.consent.ConsentPurpose;
+import wendo.app.consent.Consents;
 
 /**
  * Sends what is due. A message is claimed in a transaction of its own before it goes out. If the process dies in
@@ -38,6 +41,8 @@ class Sending {
     private final Mail mail;
     private final TextGateway gateway;
     private final Clips clips;
+    private final Consents consents;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Sending(
@@ -47,6 +52,8 @@ class Sending {
             Mail mail,
             TextGateway gateway,
             Clips clips,
+            Consents consents,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.jdbc = jdbc;
         this.scope = scope;
@@ -54,10 +61,12 @@ class Sending {
         this.mail = mail;
         this.gateway = gateway;
         this.clips = clips;
+        this.consents = consents;
+        this.events = events;
         this.clock = clock;
     }
 
-    private record Claimed(Post post, String purpose, int tries) {}
+    private record Claimed(Post post, String purpose, int tries, Optional<UUID> lead, String needs) {}
 
     @Bean
     RecurringTask<Void> sendingTask() {
@@ -74,6 +83,9 @@ class Sending {
             try {
                 scope.within(business, () -> findLost(now));
                 for (Claimed one : scope.within(business, () -> claim(now))) {
+                    if (scope.within(business, () -> isWithheld(one, business))) {
+                        continue;
+                    }
                     Sent sent = send(one);
                     scope.within(business, () -> keep(one, sent));
                 }
@@ -100,7 +112,7 @@ class Sending {
                         where id in (
                             select id from outgoing where state = 'waiting' and due_at <= :now
                             order by due_at limit :portion for update skip locked)
-                        returning id, road, recipient, subject, body, clip_id, purpose, tries
+                        returning id, road, recipient, subject, body, clip_id, purpose, tries, lead_id, needs
                         """)
                 .param("now", Timestamp.from(now))
                 .param("portion", PORTION)
@@ -115,8 +127,26 @@ class Sending {
                                 Optional.ofNullable(row.getObject(6, UUID.class))
                                         .flatMap(clips::find)),
                         row.getString(7),
-                        row.getInt(8)))
+                        row.getInt(8),
+                        Optional.ofNullable(row.getObject(9, UUID.class)),
+                        row.getString(10)))
                 .list();
+    }
+
+    /** Consent is looked up once more right before a message goes out. */
+    private boolean isWithheld(Claimed one, BusinessId business) {
+        Optional<ConsentPurpose> missing = ConsentPurpose.find(one.needs())
+                .filter(purpose -> !consents.allows(one.post().recipient(), purpose));
+        missing.ifPresent(purpose -> {
+            String said = "No consent to %s is on record.".formatted(purpose.inWords());
+            jdbc.sql("update outgoing set state = 'stopped', said = ? where id = ? and state = 'sending'")
+                    .params(said, one.post().id())
+                    .update();
+            one.lead()
+                    .ifPresent(lead ->
+                            events.publishEvent(new MessageStopped(business, lead, "A message was not sent. " + said)));
+        });
+        return missing.isPresent();
     }
 
     private Sent send(Claimed one) {

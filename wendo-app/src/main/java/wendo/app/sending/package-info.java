@@ -1,5 +1,5 @@
 /** Outgoing messages: e-mail, texts and recorded voice, each sent at most once, and what comes back. */
-@ApplicationModule(allowedDependencies = {"business", "jobs", "site"})
+@ApplicationModule(allowedDependencies = {"business", "consent", "jobs", "site"})
 @NullMarked
 package wendo.app.sending;
 

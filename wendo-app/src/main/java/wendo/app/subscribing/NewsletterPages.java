@@ -130,7 +130,7 @@ class NewsletterPages {
         response.setContentType("text/csv;charset=UTF-8");
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"subscribers.csv\"");
         TableWriter.writeCsv(
-                List.of("E-mail", "Subscribed at", "Link", "Source", "Campaign"),
+                List.of("E-mail", "Subscribed at", "Link", "Source", "Campaign", "Agreed to", "Agreed at", "Page"),
                 optIns.subscribers(id).stream()
                         .map(one -> List.of(
                                 one.email(),
@@ -140,7 +140,13 @@ class NewsletterPages {
                                         .toString(),
                                 one.link(),
                                 one.source(),
-                                one.campaign()))
+                                one.campaign(),
+                                one.words(),
+                                one.agreedAt()
+                                        .atZone(business.zone())
+                                        .toOffsetDateTime()
+                                        .toString(),
+                                one.page()))
                         .toList(),
                 response.getOutputStream());
     }

@@ -125,7 +125,12 @@ class OptInPages {
         Optional<ClickId> visit = ClickId.find(click);
         scope.within(
                 business.get(),
-                () -> optIns.subscribe(link, address.get().value(), visit.map(ClickId::uuid), proof(request)));
+                () -> optIns.subscribe(
+                        link,
+                        address.get().value(),
+                        visit.map(ClickId::uuid),
+                        proof(request),
+                        request.getRequestURL().toString()));
         String onward = setting.optIn().onward().isEmpty()
                 ? setting.leadsTo()
                 : setting.optIn().onward();

@@ -5,12 +5,17 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
+import wendo.app.consent.ConsentGiven;
+import wendo.app.consent.ConsentPlace;
+import wendo.app.consent.ConsentPurpose;
+import wendo.app.consent.Consents;
 
 /** Links that subscribe, and who subscribed by them. */
 @Service
@@ -18,10 +23,12 @@ class OptIns {
     static final int MAX_PROMISE = 300;
 
     private final JdbcClient jdbc;
+    private final Consents consents;
     private final Clock clock;
 
-    OptIns(JdbcClient jdbc, Clock clock) {
+    OptIns(JdbcClient jdbc, Consents consents, Clock clock) {
         this.jdbc = jdbc;
+        this.consents = consents;
         this.clock = clock;
     }
 
@@ -51,7 +58,16 @@ class OptIns {
         ALREADY
     }
 
-    record Subscriber(String email, Instant at, String link, String source, String campaign) {}
+    /** Somebody whose consent stands, with what they agreed to last. */
+    record Subscriber(
+            String email,
+            Instant at,
+            String link,
+            String source,
+            String campaign,
+            String words,
+            Instant agreedAt,
+            String page) {}
 
     @Transactional(readOnly = true)
     OptIn of(UUID link) {
@@ -101,7 +117,19 @@ class OptIns {
     }
 
     @Transactional
-    Subscribed subscribe(UUID link, String email, Optional<UUID> click, Optional<UUID> proof) {
+    Subscribed subscribe(UUID link, String email, Optional<UUID> click, Optional<UUID> proof, String page) {
+        String promise = of(link).promise();
+        if (proof.isEmpty() && !promise.isEmpty()) { // a test's consent is nobody's
+            consents.give(new ConsentGiven(
+                    List.of(email),
+                    Set.of(ConsentPurpose.EMAIL_NEWS),
+                    promise,
+                    ConsentPlace.OPT_IN,
+                    link,
+                    Optional.of(link),
+                    Optional.empty(),
+                    page));
+        }
         int fresh = jdbc.sql("insert into subscriber values (?, ?, ?, ?, ?, ?, ?) on conflict do nothing")
                 .params(UUID.randomUUID(), BusinessScope.current().value(), link, email)
                 .param(Timestamp.from(clock.instant()))
@@ -113,19 +141,24 @@ class OptIns {
 
     @Transactional(readOnly = true)
     long count(UUID link) {
-        return jdbc.sql("select count(*) from subscriber where link_id = ? and proof_id is null")
-                .param(link)
-                .query(Long.class)
-                .single();
+        return jdbc.sql("""
+                        select count(*) from subscriber u where link_id = ? and proof_id is null and exists (
+                            select from consent_record r
+                            where r.contact = u.email and r.purpose = 'email-news' and r.withdrawn_at is null)
+                        """).param(link).query(Long.class).single();
     }
 
-    /** Those of a link, in the order in which they came; tests are left out. */
+    /** Those of a link whose consent stands, in the order in which they came; tests are left out. */
     @Transactional(readOnly = true)
     List<Subscriber> subscribers(UUID link) {
         return jdbc.sql("""
-                        select u.email, u.subscribed_at, l.name, s.name, c.name
+                        select u.email, u.subscribed_at, l.name, s.name, c.name, r.words, r.given_at, r.page
                         from subscriber u join link l on l.id = u.link_id join source s on s.id = l.source_id
                         join campaign c on c.id = l.campaign_id
+                        join lateral (
+                            select w.words, a.given_at, a.page from consent_record a join consent_words w on w.id = a.words_id
+                            where a.contact = u.email and a.purpose = 'email-news' and a.withdrawn_at is null
+                            order by a.given_at desc limit 1) r on true
                         where u.link_id = ? and u.proof_id is null order by u.subscribed_at, u.email
                         """)
                 .param(link)
@@ -134,7 +167,10 @@ class OptIns {
                         row.getTimestamp(2).toInstant(),
                         row.getString(3),
                         row.getString(4),
-                        row.getString(5)))
+                        row.getString(5),
+                        row.getString(6),
+                        row.getTimestamp(7).toInstant(),
+                        row.getString(8)))
                 .list();
     }
 }

@@ -1,5 +1,5 @@
 /** Newsletters: markup with the sender's own placeholder, and links that subscribe whoever arrives by them. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "tables", "visits"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "consent", "links", "site", "tables", "visits"})
 @NullMarked
 package wendo.app.subscribing;
 

@@ -30,12 +30,41 @@ class MatchBackTest extends WendoTest {
                 .orElseThrow()
                 .replaceFirst("^https?://[^/]+", "");
         assertThat(person.form(
-                                list, list, "name", "0", "phone", "-1", "email", "1", "text", "{link}", "heldOut", "90",
-                                "make", "yes")
+                                list,
+                                list,
+                                "name",
+                                "0",
+                                "phone",
+                                "-1",
+                                "email",
+                                "1",
+                                "text",
+                                "{link}",
+                                "heldOut",
+                                "90",
+                                "make",
+                                "yes",
+                                "consentSource",
+                                "Ticked at the till")
                         .statusCode())
                 .isEqualTo(422);
         person.form(
-                list, list, "name", "0", "phone", "-1", "email", "1", "text", "{link}", "heldOut", "25", "make", "yes");
+                list,
+                list,
+                "name",
+                "0",
+                "phone",
+                "-1",
+                "email",
+                "1",
+                "text",
+                "{link}",
+                "heldOut",
+                "25",
+                "make",
+                "yes",
+                "consentSource",
+                "Ticked at the till");
         assertThat(count(tenant, "select count(*) from recipient where held_out and code is null"))
                 .isEqualTo(10);
         assertThat(count(tenant, "select count(*) from recipient where not held_out and code is not null"))

@@ -142,7 +142,9 @@ class MessagesTest extends WendoTest {
                 "text",
                 text.replace(" {Sign}", ""),
                 "make",
-                "yes");
+                "yes",
+                "consentSource",
+                "Ticked at the till");
         assertThat(person.get(list).body()).contains("2 personal links");
 
         List<CSVRecord> rows = csv(list);
@@ -186,7 +188,21 @@ class MessagesTest extends WendoTest {
                         tenant,
                         "select count(*) from visit v join recipient r on r.id = v.recipient_id where r.name = 'Ada'"))
                 .isEqualTo(2);
-        person.form(list, list, "name", "0", "phone", "1", "email", "2", "text", "changed", "make", "yes");
+        person.form(
+                list,
+                list,
+                "name",
+                "0",
+                "phone",
+                "1",
+                "email",
+                "2",
+                "text",
+                "changed",
+                "make",
+                "yes",
+                "consentSource",
+                "Ticked at the till");
         assertThat(csv(list).get(0).get("Link")).as("made once").isEqualTo(ada);
     }
 
@@ -199,7 +215,21 @@ class MessagesTest extends WendoTest {
         List<String> lists = new ArrayList<>();
         for (int i = 0; i < 2; i++) {
             String list = bring(table.toString());
-            person.form(list, list, "name", "0", "phone", "-1", "email", "1", "text", "{link}", "make", "yes");
+            person.form(
+                    list,
+                    list,
+                    "name",
+                    "0",
+                    "phone",
+                    "-1",
+                    "email",
+                    "1",
+                    "text",
+                    "{link}",
+                    "make",
+                    "yes",
+                    "consentSource",
+                    "Ticked at the till");
             lists.add(list);
         }
         assertThat(count(tenant, "select count(distinct code) from recipient")).isEqualTo(4000);
