@@ -16,12 +16,12 @@ import wendo.core.credit.Continued;
 class Continuing {
     private static final String LEADS = """
             with due as materialized (
-                select o.id, o.reference, o.occurred_at, i.person
+                select o.id, o.reference_key as reference, o.occurred_at, i.person
                 from unnest(:outcomes) asked (id)
                 cross join lateral (select * from outcome where id = asked.id and kind <> 'lead' offset 0) o
                 left join lateral (select identity_id from trail where outcome_id = o.id offset 0) t on true
                 left join lateral (select person from identity where id = t.identity_id offset 0) i on true)
-            select d.id, d.reference, d.occurred_at, l.id, l.reference, l.occurred_at
+            select d.id, d.reference, d.occurred_at, l.id, l.reference_key, l.occurred_at
             from due d
             cross join lateral (select id from identity where person = d.person offset 0) i
             cross join lateral (select outcome_id from trail where identity_id = i.id offset 0) t
@@ -29,10 +29,10 @@ class Continuing {
                 select * from outcome where id = t.outcome_id and kind = 'lead' and not is_proof offset 0) l
             where l.occurred_at <= d.occurred_at
             union
-            select d.id, d.reference, d.occurred_at, l.id, l.reference, l.occurred_at
+            select d.id, d.reference, d.occurred_at, l.id, l.reference_key, l.occurred_at
             from due d
             cross join lateral (
-                select * from outcome where kind = 'lead' and reference = d.reference and not is_proof offset 0) l
+                select * from outcome where kind = 'lead' and reference_key = d.reference and not is_proof offset 0) l
             where l.occurred_at <= d.occurred_at
             """;
 

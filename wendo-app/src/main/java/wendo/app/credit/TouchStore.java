@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import wendo.core.credit.Earned;
 import wendo.core.links.Channel;
 import wendo.core.visits.Touch;
 
@@ -17,7 +18,8 @@ import wendo.core.visits.Touch;
 class TouchStore {
     /**
      * The visits of a person that may be touches: those that count, and the one whose click identifier came back even if
-     * it looked automatic, for robots do not book; previews never. Beside them their arrivals without a link. Each
+     * it looked automatic, for robots do not book; previews never. That visit may be a little later than its outcome by
+     * the clock of another machine, and counts at its outcome's time then. Beside them their arrivals without a link. Each
      * person's are looked up by index, however few outcomes the database knows of yet.
      */
     private static final String STEPS = """
@@ -32,8 +34,9 @@ class TouchStore {
             cross join lateral (
                 select key from identity where person = d.person and kind = 'visitor' offset 0) i
             cross join lateral (
-                select source_id, click_id, arrived_at, link_id from visit v
+                select source_id, click_id, least(arrived_at, d.occurred_at) as arrived_at, link_id from visit v
                 where v.visitor = i.key::uuid and v.arrived_at <= d.occurred_at
+                        + case when v.click_id = d.click_id then make_interval(secs => :skew) else interval '0' end
                     and v.arrived_at >= d.occurred_at - make_interval(days => :days)
                     and (v.kind = 'person' or (v.click_id = d.click_id and v.kind not in ('preview', 'proof'))) offset 0) v
             union all
@@ -66,6 +69,7 @@ class TouchStore {
         jdbc.sql(STEPS)
                 .param("outcomes", outcomes.toArray(UUID[]::new))
                 .param("days", (int) longest.toDays())
+                .param("skew", Earned.CLOCK_SKEW.toSeconds())
                 .query(row -> {
                     UUID source =
                             Optional.ofNullable(row.getObject(3, UUID.class)).orElse(Touch.DIRECT);

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -11,6 +12,7 @@ import java.util.UUID;
 import wendo.app.site.Refusal;
 import wendo.app.sources.SourceListed;
 import wendo.core.measure.CrossCheck;
+import wendo.core.outcomes.DayOrder;
 
 /**
  * A cross-check as typed, by field: source, counted, system, zone, tolerance, pasted.
@@ -44,17 +46,19 @@ record CheckForm(Map<String, String> typed, Map<String, String> faults) {
     /** What is asked, and what they counted, if nothing is wrong. */
     record Checked(CheckForm form, Optional<Check> check, SortedMap<LocalDate, Long> theirs) {}
 
-    static Checked check(Map<String, String> typed, List<SourceListed> sources) {
-        return new Reading(new CheckForm(typed, Map.of())).read(sources);
+    static Checked check(Map<String, String> typed, List<SourceListed> sources, Locale locale) {
+        return new Reading(new CheckForm(typed, Map.of()), locale).read(sources);
     }
 
     /** Reads a form field by field, noting what is wrong. */
     private static final class Reading {
         private final CheckForm form;
+        private final Locale locale;
         private final Map<String, String> faults = new HashMap<>();
 
-        Reading(CheckForm form) {
+        Reading(CheckForm form, Locale locale) {
             this.form = form;
+            this.locale = locale;
         }
 
         Checked read(List<SourceListed> sources) {
@@ -113,7 +117,7 @@ record CheckForm(Map<String, String> typed, Map<String, String> faults) {
         }
 
         private TheirCounts theirs() {
-            TheirCounts theirs = TheirCounts.read(form.typed("pasted"));
+            TheirCounts theirs = TheirCounts.read(form.typed("pasted"), DayOrder.named(form.typed("days")), locale);
             if (!theirs.faults().isEmpty()) {
                 faults.put("pasted", String.join(" ", theirs.faults()));
             }

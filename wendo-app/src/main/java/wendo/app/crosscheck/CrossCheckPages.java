@@ -22,6 +22,7 @@ import wendo.app.site.Figures;
 import wendo.app.site.Refusal;
 import wendo.app.sources.Sources;
 import wendo.core.measure.CrossCheck;
+import wendo.core.outcomes.DayOrder;
 
 /** Cross-checks: bring another system's counts, and see where and why they differ from ours. */
 @Controller
@@ -62,7 +63,7 @@ class CrossCheckPages {
 
     @PostMapping
     ModelAndView add(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
-        CheckForm.Checked checked = CheckForm.check(typed, sources.list());
+        CheckForm.Checked checked = CheckForm.check(typed, sources.list(), business.locale());
         if (checked.check().isEmpty()) {
             return Refusal.of(list(checked.form(), business));
         }
@@ -92,9 +93,13 @@ class CrossCheckPages {
 
     /** More of their days, or other numbers for days that are here. */
     @PostMapping("/{id}")
-    ModelAndView tell(@PathVariable UUID id, @RequestParam(defaultValue = "") String pasted, Business business) {
+    ModelAndView tell(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String pasted,
+            @RequestParam(defaultValue = "") String days,
+            Business business) {
         Check check = check(id);
-        TheirCounts theirs = TheirCounts.read(pasted);
+        TheirCounts theirs = TheirCounts.read(pasted, DayOrder.named(days), business.locale());
         if (!theirs.faults().isEmpty()) {
             return Refusal.of(page(
                     check, pasted, Optional.of(theirs.faults().stream().collect(Collectors.joining(" "))), business));

@@ -1,9 +1,9 @@
 package wendo.app.crosscheck;
 
 import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -15,6 +15,7 @@ import wendo.app.tables.TableReader;
 import wendo.app.tables.TableRefused;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
+import wendo.core.outcomes.WrittenTime;
 
 /**
  * Counts by day as they were pasted: one day and one number to a line, with or without a heading and other columns.
@@ -26,7 +27,8 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
     private static final int MOST_FAULTS = 10;
     private static final int MOST_DAYS = 800;
 
-    static TheirCounts read(String pasted) {
+    /** @param order as somebody chose it; empty if the days are to tell */
+    static TheirCounts read(String pasted, Optional<DayOrder> order, Locale locale) {
         try {
             List<Table.Row> rows = TableReader.readRows(pasted);
             int day = column(
@@ -36,7 +38,12 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
             int number = column(rows, cell -> number(cell).isPresent());
             return day < 0 || number < 0
                     ? fault("There has to be a column of days and one of whole numbers, such as 2026-05-03, 41.")
-                    : read(rows, day, number);
+                    : read(
+                            rows,
+                            day,
+                            number,
+                            order.orElseGet(() -> DayOrder.of(
+                                    rows.stream().map(row -> row.cell(day)).toList(), locale)));
         } catch (TableRefused e) {
             return fault(String.valueOf(e.getMessage()));
         }
@@ -59,14 +66,12 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
                 .orElse(-1);
     }
 
-    private static TheirCounts read(List<Table.Row> rows, int day, int number) {
-        DayOrder order = DayOrder.detect(rows.stream().map(row -> row.cell(day)).toList())
-                .orElse(DayOrder.DAY_FIRST);
+    private static TheirCounts read(List<Table.Row> rows, int day, int number, DayOrder order) {
         boolean hasHeading = order.find(rows.get(0).cell(day)).isEmpty();
         SortedMap<LocalDate, Long> byDay = new TreeMap<>();
         List<String> faults = new ArrayList<>();
         for (Table.Row row : rows.subList(hasHeading ? 1 : 0, rows.size())) {
-            Optional<LocalDate> found = order.find(row.cell(day)).map(LocalDateTime::toLocalDate);
+            Optional<LocalDate> found = order.find(row.cell(day)).map(WrittenTime::day);
             Optional<Long> count = number(row.cell(number));
             if (found.isPresent() && count.isPresent()) {
                 byDay.merge(found.get(), count.get(), Long::sum);

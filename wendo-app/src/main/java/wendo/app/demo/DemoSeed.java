@@ -24,6 +24,7 @@ import wendo.app.outcomes.Reporter;
 import wendo.app.visits.LoggedVisit;
 import wendo.app.visits.VisitStore;
 import wendo.core.links.Device;
+import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Told;
@@ -149,7 +150,7 @@ class DemoSeed {
                 did.reference(),
                 OptionalLong.of(did.valueMinor()),
                 did.click(),
-                Optional.of(did.at()),
+                Optional.of(Occurrence.at(did.at())),
                 Optional.empty(),
                 OptionalLong.empty(),
                 DemoDesk.told(did.kind(), did.reference(), did.code()));

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import wendo.app.business.Business;
 import wendo.core.media.PhoneNumber;
+import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.Told;
 
@@ -35,7 +36,7 @@ record Filled(EntryForm form, Strictness strictness, Map<String, String> typed) 
                         "",
                         "",
                         click,
-                        Optional.of(now),
+                        Optional.of(Occurrence.at(now)),
                         "",
                         "",
                         new Told.Typed(

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.business.BusinessScope;
+import wendo.app.outcomes.KnownOutcome;
 import wendo.app.tables.Table;
 
 /** Keeps files of outcomes, their rows with their fates, and remembered layouts. */
@@ -50,7 +51,17 @@ class ImportFiles {
             String problem,
             int total,
             Instant createdAt,
-            String createdBy) {}
+            String createdBy) {
+        File with(ImportMatching other) {
+            return new File(id, name, headings, written, other, state, problem, total, createdAt, createdBy);
+        }
+    }
+
+    /** What in a file contradicts a layout. */
+    @Transactional(readOnly = true)
+    Optional<String> contradiction(UUID id, ImportMatching matching, int decimals) {
+        return matching.contradiction(rows(id), decimals);
+    }
 
     /** A row's fate: new, changed, known, unmatched or refused. */
     record Fate(int line, String fate, String said) {}
@@ -59,8 +70,8 @@ class ImportFiles {
 
     record Count(String fate, long rows) {}
 
-    /** What a row changed of an outcome, and how that outcome stood before; the status is empty text if it was not there. */
-    record Did(int line, UUID outcome, String status, long valueMinor, long refundedMinor) {}
+    /** What a row changed, and how that outcome was before; empty if it was not there. */
+    record Did(int line, UUID outcome, Optional<KnownOutcome> before) {}
 
     @Transactional
     UUID add(String name, Table table, String written, ImportMatching matching, String by) {
@@ -169,25 +180,30 @@ class ImportFiles {
     void did(UUID id, List<Did> all) {
         batches.batchUpdate(
                 """
-                update import_row set outcome_id = ?, was_status = ?, was_value_minor = ?, was_refunded_minor = ?
-                where file_id = ? and line = ?
+                update import_row set outcome_id = ?, was = cast(? as jsonb) where file_id = ? and line = ?
                 """,
                 all.stream()
                         .map(one -> new Object[] {
-                            one.outcome(), one.status(), one.valueMinor(), one.refundedMinor(), id, one.line()
+                            one.outcome(),
+                            one.before().map(json::writeValueAsString).orElse("null"),
+                            id,
+                            one.line()
                         })
                         .toList());
     }
 
+    /** What an import did, the last first. */
     @Transactional(readOnly = true)
     List<Did> done(UUID id) {
         return jdbc.sql("""
-                        select line, outcome_id, was_status, was_value_minor, was_refunded_minor from import_row
-                        where file_id = ? and outcome_id is not null and was_status is not null order by line desc
+                        select line, outcome_id, nullif(was, 'null') from import_row
+                        where file_id = ? and outcome_id is not null and was is not null order by line desc
                         """)
                 .param(id)
                 .query((row, number) -> new Did(
-                        row.getInt(1), row.getObject(2, UUID.class), row.getString(3), row.getLong(4), row.getLong(5)))
+                        row.getInt(1),
+                        row.getObject(2, UUID.class),
+                        Optional.ofNullable(row.getString(3)).map(text -> json.readValue(text, KnownOutcome.class))))
                 .list();
     }
 

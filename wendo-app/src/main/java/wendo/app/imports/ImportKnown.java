@@ -1,6 +1,7 @@
 package wendo.app.imports;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -13,42 +14,56 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.Businesses;
 import wendo.app.networks.Networks;
+import wendo.app.outcomes.KnownOutcome;
+import wendo.app.outcomes.Outcomes;
 import wendo.app.tables.Table;
+import wendo.core.links.Channel;
 import wendo.core.visits.ClickId;
 
 /** What is known of the rows of a file before they are imported. Runs in the transaction of its caller. */
 @Component
 class ImportKnown {
     private final Networks networks;
+    private final Outcomes outcomes;
     private final Businesses businesses;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    ImportKnown(Networks networks, Businesses businesses, JdbcClient jdbc, Clock clock) {
+    ImportKnown(Networks networks, Outcomes outcomes, Businesses businesses, JdbcClient jdbc, Clock clock) {
         this.networks = networks;
+        this.outcomes = outcomes;
         this.businesses = businesses;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
-    /** An outcome as it is known. */
-    record Outcome(UUID id, String status, long valueMinor, long refundedMinor) {}
+    /** The outcomes that are there already, by what their references are compared by. */
+    Map<String, KnownOutcome> outcomes(ImportMatching matching, List<Table.Row> rows) {
+        return outcomes.known(matching.kind(), Arrays.asList(cells(rows, matching, ImportColumn.REFERENCE)));
+    }
 
-    /** The outcomes that are there already, by their references. */
-    Map<String, Outcome> outcomes(ImportMatching matching, List<Table.Row> rows) {
-        Map<String, Outcome> known = new HashMap<>();
+    /** The visit of a click identifier: what sort it is, when it was, and by which channel. */
+    record Visited(String kind, Instant at, Channel channel) {}
+
+    /** The visits whose identifiers came back. */
+    Map<ClickId, Visited> visits(List<ClickId> clicks) {
+        Map<ClickId, Visited> visits = new HashMap<>();
         jdbc.sql("""
-                        select reference, id, status, value_minor, refunded_minor from outcome
-                        where kind = ? and reference = any(?)
+                        select v.click_id, v.kind, v.arrived_at, s.channel
+                        from unnest(cast(? as uuid[])) asked (id)
+                        join visit v on v.click_id = asked.id and v.arrived_at = click_time(asked.id)
+                        join source s on s.id = v.source_id
                         """)
-                .params(matching.kind(), cells(rows, matching, ImportColumn.REFERENCE))
+                .param(clicks.stream().map(ClickId::uuid).distinct().toArray(UUID[]::new))
                 .query(row -> {
-                    known.put(
-                            row.getString(1),
-                            new Outcome(
-                                    row.getObject(2, UUID.class), row.getString(3), row.getLong(4), row.getLong(5)));
+                    visits.put(
+                            new ClickId(row.getObject(1, UUID.class)),
+                            new Visited(
+                                    row.getString(2),
+                                    row.getTimestamp(3).toInstant(),
+                                    Channel.valueOf(row.getString(4))));
                 });
-        return known;
+        return visits;
     }
 
     /** Reads rows; what stands for click identifiers at a partner's has been looked up for all of them. */

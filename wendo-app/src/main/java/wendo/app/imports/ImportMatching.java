@@ -2,7 +2,9 @@ package wendo.app.imports;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import wendo.app.tables.Table;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
@@ -20,7 +22,7 @@ record ImportMatching(
     }
 
     /** As headings and cells tell; what they leave open is the usual of the business's country. */
-    static ImportMatching guess(Table table, boolean isMonthFirst) {
+    static ImportMatching guess(Table table, Locale locale) {
         Map<ImportColumn, Integer> columns = new HashMap<>();
         for (ImportColumn column : ImportColumn.values()) {
             int at = column.guess(table.columns());
@@ -34,8 +36,15 @@ record ImportMatching(
                 "",
                 AmountStyle.detect(cells(table, columns.getOrDefault(ImportColumn.VALUE, -1)))
                         .orElse(AmountStyle.POINT),
-                DayOrder.detect(cells(table, columns.getOrDefault(ImportColumn.DAY, -1)))
-                        .orElse(isMonthFirst ? DayOrder.MONTH_FIRST : DayOrder.DAY_FIRST));
+                DayOrder.of(cells(table, columns.getOrDefault(ImportColumn.DAY, -1)), locale));
+    }
+
+    /** The first cell that goes with another way of writing, but not with this one. */
+    Optional<String> contradiction(List<Table.Row> rows, int decimals) {
+        return days.contradiction(
+                        rows.stream().map(row -> cell(row, ImportColumn.DAY)).toList())
+                .or(() -> amounts.contradiction(
+                        rows.stream().map(row -> cell(row, ImportColumn.VALUE)).toList(), decimals));
     }
 
     static List<String> cells(Table table, int column) {

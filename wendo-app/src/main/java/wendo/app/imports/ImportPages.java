@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -76,9 +75,8 @@ class ImportPages {
         try {
             Brought brought = Brought.of(file, pasted);
             Table table = brought.table();
-            ImportMatching matching = files.layout(table.columns())
-                    .orElseGet(() -> ImportMatching.guess(
-                            table, business.locale().getCountry().equals("US")));
+            ImportMatching matching =
+                    files.layout(table.columns()).orElseGet(() -> ImportMatching.guess(table, business.locale()));
             return new ModelAndView("redirect:/outcomes/files/"
                     + files.add(brought.name(), table, brought.written(), matching, person.name()));
         } catch (TableRefused e) {
@@ -126,7 +124,7 @@ class ImportPages {
     }
 
     @PostMapping("/{id}/check")
-    ModelAndView check(@PathVariable UUID id, @RequestParam Map<String, String> typed) {
+    ModelAndView check(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
         ImportFiles.File file = find(id);
         Map<ImportColumn, Integer> columns = new EnumMap<>(ImportColumn.class);
         for (ImportColumn column : ImportColumn.values()) {
@@ -147,23 +145,25 @@ class ImportPages {
                         .orElse("booking"),
                 partner,
                 typed.getOrDefault("amounts", "").equals("comma") ? AmountStyle.COMMA : AmountStyle.POINT,
-                days(typed.getOrDefault("days", "")));
+                DayOrder.named(typed.getOrDefault("days", "")).orElse(DayOrder.DAY_FIRST));
         if (!columns.containsKey(ImportColumn.REFERENCE)) {
             return Refusal.of(matching(file))
                     .addObject(
                             "fault",
                             "Say which column names each outcome, such as an order number: it makes each count once.");
         }
+        Optional<String> contradiction =
+                files.contradiction(id, matching, business.currency().getDecimalPlaces());
+        if (contradiction.isPresent() && typed.getOrDefault("confirmed", "").isEmpty()) {
+            return Refusal.of(matching(file.with(matching)))
+                    .addObject("contradicted", true)
+                    .addObject(
+                            "fault",
+                            "“%s” is written in another way than chosen here. Check how days and amounts are written."
+                                    .formatted(contradiction.get()));
+        }
         check.check(id, matching);
         return new ModelAndView("redirect:/outcomes/files/" + id);
-    }
-
-    private static DayOrder days(String key) {
-        try {
-            return DayOrder.valueOf(key.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException e) {
-            return DayOrder.DAY_FIRST;
-        }
     }
 
     @PostMapping("/{id}/import")
@@ -187,7 +187,9 @@ class ImportPages {
                                         undone.back() == 1 ? "outcome is" : "outcomes are",
                                         undone.left() == 0
                                                 ? ""
-                                                : " %d changed since, and were left alone.".formatted(undone.left()))));
+                                                : " %d %s left alone: changed by others since, won from a lead, or written to."
+                                                        .formatted(
+                                                                undone.left(), undone.left() == 1 ? "was" : "were"))));
         return "redirect:/outcomes/files/" + id;
     }
 

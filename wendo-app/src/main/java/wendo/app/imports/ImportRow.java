@@ -1,17 +1,20 @@
 package wendo.app.imports;
 
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import wendo.app.business.Business;
 import wendo.app.tables.Table;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.CurrencyMark;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Told;
+import wendo.core.outcomes.WrittenTime;
 import wendo.core.visits.ClickId;
 
 /**
@@ -20,10 +23,13 @@ import wendo.core.visits.ClickId;
  * @param clicks what a sub-ID in its column stands for, where it is no click identifier itself
  */
 record ImportRow(ImportMatching matching, Business business, Instant now, Map<String, ClickId> clicks) {
+    /** Faults whose message names the cell already. */
+    private static final Set<String> PLAIN = Set.of("currency", "when");
+
     /** The report, or what is wrong with the row in one sentence for each column. */
     OutcomeReport.Read read(Table.Row row) {
         String when = matching.cell(row, ImportColumn.DAY);
-        Optional<LocalDateTime> at = matching.days().find(when);
+        Optional<WrittenTime> at = matching.days().find(when);
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
                         matching.kind(),
@@ -31,24 +37,32 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                         matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
                         "",
                         click(matching.cell(row, ImportColumn.CLICK)),
-                        at.map(time -> time.atZone(business.zone()).toInstant()).map(this::notAhead),
+                        at.map(time -> time.in(business.zone())),
                         OutcomeStatus.spoken(matching.cell(row, ImportColumn.STATUS)),
                         "",
                         told(row)),
                 business.currency(),
                 now);
-        return at.isEmpty() && !when.isBlank()
-                ? new OutcomeReport.Read.Bad(
-                        List.of(new OutcomeReport.Fault("when", "“%s” is no day.".formatted(when))))
-                : read;
+        Optional<OutcomeReport.Fault> fault = at.isEmpty() && !when.isBlank()
+                ? Optional.of(new OutcomeReport.Fault("when", "“%s” is no day.".formatted(when)))
+                : otherCurrency(matching.cell(row, ImportColumn.VALUE));
+        return fault.<OutcomeReport.Read>map(one -> new OutcomeReport.Read.Bad(List.of(one)))
+                .orElse(read);
     }
 
-    /** A day alone counts as its midday; today's may lie ahead. */
-    private Instant notAhead(Instant at) {
-        boolean isToday = at.atZone(business.zone())
-                .toLocalDate()
-                .equals(now.atZone(business.zone()).toLocalDate());
-        return isToday && at.isAfter(now) ? now : at;
+    /** Amounts of other currencies are refused, as the API does. */
+    private Optional<OutcomeReport.Fault> otherCurrency(String cell) {
+        return CurrencyMark.isOf(business.currency(), business.locale(), AmountStyle.currency(cell))
+                ? Optional.empty()
+                : Optional.of(new OutcomeReport.Fault(
+                        "currency",
+                        "“%s” is not in %s. Convert it first."
+                                .formatted(cell, business.currency().getCode())));
+    }
+
+    /** What stands in its column of click identifiers but is none. */
+    Optional<String> malformedClick(Table.Row row) {
+        return OutcomeReport.malformedClick(click(matching.cell(row, ImportColumn.CLICK)));
     }
 
     private String click(String cell) {
@@ -73,7 +87,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
         return bad.faults().stream()
                 .map(fault -> fault.field().equals("value")
                         ? "“%s” is no amount.".formatted(matching.cell(row, ImportColumn.VALUE))
-                        : fault.field() + ": " + fault.message())
+                        : PLAIN.contains(fault.field()) ? fault.message() : fault.field() + ": " + fault.message())
                 .collect(Collectors.joining(" "));
     }
 }

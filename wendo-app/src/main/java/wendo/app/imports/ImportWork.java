@@ -13,8 +13,6 @@ import wendo.app.outcomes.Recorded;
 import wendo.app.outcomes.Reporter;
 import wendo.app.tables.Table;
 import wendo.core.outcomes.OutcomeReport;
-import wendo.core.outcomes.OutcomeStatus;
-import wendo.core.outcomes.Standing;
 
 /** Imports a file that was checked, and undoes an import. */
 @Service
@@ -42,11 +40,10 @@ class ImportWork {
         ImportFiles.File file = files.find(id).orElseThrow();
         List<Table.Row> rows = files.rows(id);
         ImportRow reader = known.reader(rows, file.matching());
-        Map<String, ImportKnown.Outcome> before = known.outcomes(file.matching(), rows);
         Map<String, Line> lines = new LinkedHashMap<>(); // of rows with the same reference, the last counts
         for (Table.Row row : rows) {
             if (reader.read(row) instanceof OutcomeReport.Read.Good good) {
-                lines.put(good.report().reference(), new Line(row.line(), good.report()));
+                lines.put(good.report().referenceKey(), new Line(row.line(), good.report()));
             }
         }
         List<Line> all = List.copyOf(lines.values());
@@ -57,25 +54,19 @@ class ImportWork {
                 outcomes.recordAll(all.stream().map(Line::report).toList(), Reporter.FILE, partner, importedBy(file));
         List<ImportFiles.Did> did = new ArrayList<>();
         for (int i = 0; i < recorded.size(); i++) {
-            Line line = all.get(i);
-            did(
-                            line,
-                            recorded.get(i),
-                            Optional.ofNullable(before.get(line.report().reference())))
-                    .ifPresent(did::add);
+            did(all.get(i), recorded.get(i)).ifPresent(did::add);
         }
         files.did(id, did);
         files.move(id, "importing", "imported", "");
     }
 
-    /** How an outcome stood before, to be able to go back. */
-    private static Optional<ImportFiles.Did> did(Line line, Recorded recorded, Optional<ImportKnown.Outcome> before) {
+    /** How an outcome was before, to be able to go back. */
+    private static Optional<ImportFiles.Did> did(Line line, Recorded recorded) {
         if (recorded instanceof Recorded.New one) {
-            return Optional.of(new ImportFiles.Did(line.number(), one.outcome(), "", 0, 0));
+            return Optional.of(new ImportFiles.Did(line.number(), one.outcome(), Optional.empty()));
         }
         return recorded instanceof Recorded.Changed one
-                ? before.map(was -> new ImportFiles.Did(
-                        line.number(), one.outcome(), was.status(), was.valueMinor(), was.refundedMinor()))
+                ? Optional.of(new ImportFiles.Did(line.number(), one.outcome(), Optional.of(one.before())))
                 : Optional.empty();
     }
 
@@ -95,16 +86,9 @@ class ImportWork {
         int back = 0;
         int left = 0;
         for (ImportFiles.Did did : files.done(id)) {
-            boolean isBack = did.status().isEmpty()
-                    ? outcomes.takeBack(did.outcome())
-                    : outcomes.restore(
-                            did.outcome(),
-                            new Standing(
-                                    OutcomeStatus.find(did.status()).orElseThrow(),
-                                    did.valueMinor(),
-                                    did.refundedMinor()),
-                            importedBy(file),
-                            by);
+            boolean isBack = did.before()
+                    .map(before -> outcomes.restore(did.outcome(), before, importedBy(file), by))
+                    .orElseGet(() -> outcomes.takeBack(did.outcome()));
             back += isBack ? 1 : 0;
             left += isBack ? 0 : 1;
         }

@@ -116,7 +116,7 @@ public class Leads {
                         join outcome lo on lo.kind = 'lead' and lo.occurred_at <= o.occurred_at
                             and lo.occurred_at > o.occurred_at - make_interval(days => :days)
                             and ((lo.email = o.email and o.email <> '') or (lo.phone = o.phone and o.phone <> '')
-                                or lo.reference = o.reference)
+                                or lo.reference_key = o.reference_key)
                         join lead l on l.outcome_id = lo.id and l.became_id is null and l.stage <> 'lost'
                         where o.id = :outcome and o.kind <> 'lead' and not o.is_proof
                         order by lo.occurred_at desc limit 1

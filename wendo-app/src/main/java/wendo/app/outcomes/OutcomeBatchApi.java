@@ -29,8 +29,11 @@ class OutcomeBatchApi {
 
     record BatchBody(@Nullable List<@Nullable ReportBody> outcomes) {}
 
-    /** @param result new, changed, known or refused */
-    record ResultBody(int place, String result, List<ApiFaults.Fault> errors) {}
+    /**
+     * @param result new, changed, known or refused
+     * @param warnings what was left out of a good one
+     */
+    record ResultBody(int place, String result, List<ApiFaults.Fault> errors, List<ApiFaults.Fault> warnings) {}
 
     record ResultsBody(List<ResultBody> results) {}
 
@@ -60,11 +63,11 @@ class OutcomeBatchApi {
             Recorded recorded = outcomes.record(report.check(businesses.current(), clock.instant()), Reporter.SERVER);
             if (recorded instanceof Recorded.Refused refused) {
                 return new ResultBody(
-                        place, "refused", List.of(new ApiFaults.Fault(refused.field(), refused.message())));
+                        place, "refused", List.of(new ApiFaults.Fault(refused.field(), refused.message())), List.of());
             }
-            return new ResultBody(place, word(recorded), List.of());
+            return new ResultBody(place, word(recorded), List.of(), report.warnings());
         } catch (ApiFaults e) {
-            return new ResultBody(place, "refused", e.faults());
+            return new ResultBody(place, "refused", e.faults(), List.of());
         }
     }
 

@@ -82,7 +82,11 @@ class OutcomePages {
                 .addObject(
                         "consents",
                         consents.of(List.of(row.told().email(), row.told().phone())))
-                .addObject("changes", queries.changes(row.id()))
+                .addObject(
+                        "changes",
+                        queries.changes(row.id()).stream()
+                                .map(change -> change.in(figures))
+                                .toList())
                 .addObject("typed", typed)
                 .addObject("reporters", REPORTERS)
                 .addObject("sources", sources.list())

@@ -17,11 +17,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.Businesses;
+import wendo.app.site.Figures;
 import wendo.app.site.RibbonLayer;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.Evidence;
 import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.Standing;
 import wendo.core.outcomes.Told;
@@ -33,7 +35,7 @@ class OutcomeQueries implements RibbonLayer {
     static final int PAGE = 100;
 
     private static final String ROWS = """
-            select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.click_id, o.reported_by,
+            select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.day_began_at is not null as day_alone, o.click_id, o.reported_by,
                 s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
                 vs.name as visited_source, o.name, o.email, o.phone, o.items, o.note, o.set_source_id,
                 array(select concat_ws(E'\\t', u.evidence, u.decides, coalesce(us.name, ''), u.said)
@@ -75,6 +77,7 @@ class OutcomeQueries implements RibbonLayer {
             String reference,
             Standing standing,
             Instant occurredAt,
+            boolean isDayAlone,
             Optional<ClickId> click,
             String reportedBy,
             Optional<String> source,
@@ -100,7 +103,14 @@ class OutcomeQueries implements RibbonLayer {
     record Chosen(Optional<OutcomeKind> kind, boolean isUnknown) {}
 
     /** What later news changed. */
-    record Change(Instant at, String by, String field, String before, String after) {}
+    record Change(Instant at, String by, KnownOutcome.Change what) {
+        Shown in(Figures figures) {
+            return new Shown(at, by, ChangeWords.of(what, figures));
+        }
+
+        /** As a page shows it. */
+        record Shown(Instant at, String by, ChangeWords words) {}
+    }
 
     @Transactional(readOnly = true)
     Optional<Row> find(UUID id) {
@@ -112,8 +122,8 @@ class OutcomeQueries implements RibbonLayer {
 
     @Transactional(readOnly = true)
     Optional<Row> find(OutcomeKind kind, String reference) {
-        return jdbc.sql(ROWS + "where o.kind = ? and o.reference = ?")
-                .params(kind.key(), reference)
+        return jdbc.sql(ROWS + "where o.kind = ? and o.reference_key = ?")
+                .params(kind.key(), OutcomeReport.key(reference))
                 .query(OutcomeQueries::row)
                 .optional();
     }
@@ -129,9 +139,7 @@ class OutcomeQueries implements RibbonLayer {
                 .query((row, number) -> new Change(
                         row.getTimestamp(1).toInstant(),
                         row.getString(2),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5)))
+                        new KnownOutcome.Change(row.getString(3), row.getString(4), row.getString(5))))
                 .list();
     }
 
@@ -207,6 +215,7 @@ class OutcomeQueries implements RibbonLayer {
                         row.getLong("value_minor"),
                         row.getLong("refunded_minor")),
                 row.getTimestamp("occurred_at").toInstant(),
+                row.getBoolean("day_alone"),
                 Optional.ofNullable(click).map(ClickId::new),
                 row.getString("reported_by"),
                 Optional.ofNullable(row.getString("source")),

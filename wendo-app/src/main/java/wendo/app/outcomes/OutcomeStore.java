@@ -3,14 +3,19 @@ package wendo.app.outcomes;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.business.BusinessScope;
 import wendo.core.links.Tag;
 import wendo.core.outcomes.GivenCode;
+import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.Standing;
 import wendo.core.outcomes.Told;
@@ -34,7 +39,7 @@ class OutcomeStore {
             return change(known.get(), report, reporter, partner, by);
         }
         Standing standing = Standing.open(report.valueMinor().orElse(0));
-        Optional<Standing> first = told(standing, report);
+        Optional<Standing> first = KnownOutcome.told(standing, report);
         return first.isEmpty()
                 ? refusal(standing)
                 : insert(report, first.get(), reporter, partner)
@@ -43,10 +48,19 @@ class OutcomeStore {
     }
 
     private Optional<KnownOutcome> lock(OutcomeReport report) {
-        return jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference = ? for update")
-                .params(report.kind().key(), report.reference())
+        return jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference_key = ? for update")
+                .params(report.kind().key(), report.referenceKey())
                 .query(KnownOutcome::read)
                 .optional();
+    }
+
+    Map<String, KnownOutcome> known(String kind, List<String> keys) {
+        Map<String, KnownOutcome> known = new HashMap<>();
+        jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference_key = any(?)")
+                .params(kind, keys.toArray(String[]::new))
+                .query((row, number) -> known.put(row.getString("reference_key"), KnownOutcome.read(row, number)))
+                .list();
+        return known;
     }
 
     private static Recorded refusal(Standing standing) {
@@ -55,35 +69,26 @@ class OutcomeStore {
                 "Must not be more than the value, which is %d minor units.".formatted(standing.valueMinor()));
     }
 
-    /** How an outcome stands after this news; empty if more went back than it was worth. */
-    private static Optional<Standing> told(Standing before, OutcomeReport report) {
-        Standing next = report.valueMinor().isPresent()
-                ? before.withValue(report.valueMinor().getAsLong())
-                : before;
-        if (report.refundedMinor().isPresent()) {
-            long refunded = report.refundedMinor().getAsLong();
-            return refunded > next.valueMinor() ? Optional.empty() : Optional.of(next.withRefund(refunded));
-        }
-        return Optional.of(report.status().map(next::withStatus).orElse(next));
-    }
-
     private Optional<UUID> insert(OutcomeReport report, Standing standing, Reporter reporter, Optional<UUID> partner) {
         Instant now = clock.instant();
+        Occurrence occurred = report.occurred().orElse(Occurrence.at(now));
         return jdbc.sql("""
-                        insert into outcome (id, business_id, kind, reference, value_minor, status, refunded_minor,
-                            occurred_at, recorded_at, reported_by, name, email, phone, code, code_key, answer,
+                        insert into outcome (id, business_id, kind, reference, reference_key, value_minor, status, refunded_minor,
+                            occurred_at, day_began_at, recorded_at, reported_by, name, email, phone, code, code_key, answer,
                             answer_key, items, note, partner_source_id, click_id, is_proof)
-                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
+                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, cast(? as timestamptz), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
                             select from visit v
                             where v.click_id = c.click and v.arrived_at = click_time(c.click) and v.kind = 'proof')
                         from (select cast(? as uuid) as click) c
-                        on conflict (business_id, kind, reference) do nothing
+                        on conflict (business_id, kind, reference_key) do nothing
                         returning id
                         """)
                 .params(UUID.randomUUID(), BusinessScope.current().value())
-                .params(report.kind().key(), report.reference(), standing.valueMinor())
+                .params(report.kind().key(), report.reference(), report.referenceKey(), standing.valueMinor())
                 .params(standing.status().key(), standing.refundedMinor())
-                .params(Timestamp.from(report.occurredAt().orElse(now)), Timestamp.from(now), reporter.key())
+                .param(Timestamp.from(occurred.last()))
+                .param(dayBegan(occurred))
+                .params(Timestamp.from(now), reporter.key())
                 .params(columns(report.told()))
                 .param(partner.orElse(null))
                 .param(report.click().map(click -> click.uuid().toString()).orElse(null))
@@ -91,12 +96,16 @@ class OutcomeStore {
                 .optional();
     }
 
+    private static @Nullable Timestamp dayBegan(Occurrence occurred) {
+        return occurred.isDay() ? Timestamp.from(occurred.first()) : null;
+    }
+
     private Recorded change(
             KnownOutcome known, OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
         if (!reporter.mayChange()) {
             return new Recorded.AlreadyKnown(known.id());
         }
-        return told(known.standing(), report)
+        return KnownOutcome.told(known.standing(), report)
                 .map(standing -> keep(known, known.with(standing, report, partner), by))
                 .orElseGet(() -> refusal(known.standing()));
     }
@@ -157,8 +166,11 @@ class OutcomeStore {
         return jdbc.sql("delete from outcome where id = ?").param(outcome).update() == 1;
     }
 
-    /** @param changedBy who changed it last, as the history says; if somebody else did since, it stays as it is */
-    boolean restore(UUID outcome, Standing before, String changedBy, String by) {
+    /**
+     * @param before how it stands again, from how it stands now
+     * @param changedBy who changed it last, as the history says; if somebody else did since, it stays as it is
+     */
+    boolean restore(UUID outcome, UnaryOperator<KnownOutcome> before, String changedBy, String by) {
         Optional<KnownOutcome> known = jdbc.sql(KnownOutcome.SQL + """
                         where id = ? and ? = (select changed_by from outcome_change h where h.outcome_id = outcome.id
                             order by changed_at desc limit 1)
@@ -167,7 +179,7 @@ class OutcomeStore {
                 .params(outcome, changedBy)
                 .query(KnownOutcome::read)
                 .optional();
-        known.ifPresent(one -> keep(one, one.with(before), by));
+        known.ifPresent(one -> keep(one, before.apply(one), by));
         return known.isPresent();
     }
 
@@ -177,8 +189,8 @@ class OutcomeStore {
             return new Recorded.AlreadyKnown(known.id());
         }
         jdbc.sql("""
-                        update outcome set status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?, name = ?,
-                            email = ?, phone = ?, code = ?, code_key = ?, answer = ?, answer_key = ?, items = ?, note = ?,
+                        update outcome set status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?,
+                            day_began_at = cast(? as timestamptz), name = ?, email = ?, phone = ?, code = ?, code_key = ?, answer = ?, answer_key = ?, items = ?, note = ?,
                             partner_source_id = ?, click_id = cast(? as uuid)
                         where id = ?
                         """)
@@ -186,14 +198,15 @@ class OutcomeStore {
                         next.standing().status().key(),
                         next.standing().valueMinor(),
                         next.standing().refundedMinor())
-                .param(Timestamp.from(next.occurredAt()))
+                .param(Timestamp.from(next.occurred().last()))
+                .param(dayBegan(next.occurred()))
                 .params(columns(next.told()))
                 .param(next.partner().orElse(null))
                 .param(next.click().map(click -> click.uuid().toString()).orElse(null))
                 .param(known.id())
                 .update();
         tell(known.id(), changes, by);
-        return new Recorded.Changed(known.id());
+        return new Recorded.Changed(known.id(), known);
     }
 
     private void tell(UUID outcome, List<KnownOutcome.Change> changes, String by) {

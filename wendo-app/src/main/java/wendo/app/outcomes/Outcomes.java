@@ -2,8 +2,10 @@ package wendo.app.outcomes;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -69,6 +71,13 @@ public class Outcomes {
         return List.copyOf(all);
     }
 
+    /** Those that are known of these references, by what references are compared by. */
+    @Transactional(readOnly = true)
+    public Map<String, KnownOutcome> known(String kind, List<String> references) {
+        return store.known(
+                kind, references.stream().map(OutcomeReport::key).distinct().toList());
+    }
+
     /**
      * Takes an outcome back as if it had never been reported; false, and nothing happens, if other news changed it since
      * or messages went out because of it.
@@ -106,9 +115,19 @@ public class Outcomes {
         }
     }
 
-    /** Makes an outcome stand as before; false, and nothing happens, if others changed it since {@code changedBy} did. */
+    /** Makes an outcome what it was before; false, and nothing happens, if others changed it since {@code changedBy} did. */
+    @Transactional
+    public boolean restore(UUID outcome, KnownOutcome before, String changedBy, String by) {
+        return restore(outcome, now -> before, changedBy, by);
+    }
+
+    /** Makes an outcome stand as before, of which no more is known. */
     @Transactional
     public boolean restore(UUID outcome, Standing before, String changedBy, String by) {
+        return restore(outcome, now -> now.with(before), changedBy, by);
+    }
+
+    private boolean restore(UUID outcome, UnaryOperator<KnownOutcome> before, String changedBy, String by) {
         boolean isRestored = store.restore(outcome, before, changedBy, by);
         if (isRestored) {
             events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));

@@ -43,7 +43,7 @@ class OutcomesApi {
         this.clock = clock;
     }
 
-    /** {@code source} is null while nothing joins the outcome to one. */
+    /** {@code source} is null while nothing joins the outcome to one; {@code dayAlone} while its time is not known. */
     record OutcomeBody(
             UUID id,
             String kind,
@@ -54,8 +54,10 @@ class OutcomesApi {
             BigDecimal refunded,
             @Nullable String clickId,
             Instant occurredAt,
+            boolean dayAlone,
             String reportedBy,
-            @Nullable String source) {}
+            @Nullable String source,
+            List<ApiFaults.Fault> warnings) {}
 
     record OutcomesBody(List<OutcomeBody> outcomes) {}
 
@@ -76,18 +78,21 @@ class OutcomesApi {
         }
         HttpStatus status = recorded instanceof Recorded.New ? HttpStatus.CREATED : HttpStatus.OK;
         return ResponseEntity.status(status)
-                .body(body(queries.find(report.kind(), report.reference()).orElseThrow(), businesses.current()));
+                .body(body(
+                        queries.find(report.kind(), report.reference()).orElseThrow(),
+                        businesses.current(),
+                        body.warnings()));
     }
 
     @GetMapping
     OutcomesBody list(@RequestParam(defaultValue = "100") int limit, @RequestParam(defaultValue = "0") long offset) {
         Business business = businesses.current();
         return new OutcomesBody(queries.newest(Math.max(1, Math.min(limit, MAX_PAGE)), Math.max(0, offset)).stream()
-                .map(row -> body(row, business))
+                .map(row -> body(row, business, List.of()))
                 .toList());
     }
 
-    private static OutcomeBody body(OutcomeQueries.Row row, Business business) {
+    private static OutcomeBody body(OutcomeQueries.Row row, Business business, List<ApiFaults.Fault> warnings) {
         return new OutcomeBody(
                 row.id(),
                 row.kind().key(),
@@ -100,7 +105,9 @@ class OutcomesApi {
                         row.standing().refundedMinor(), business.currency().getDecimalPlaces()),
                 row.click().map(ClickId::toString).orElse(null),
                 row.occurredAt(),
+                row.isDayAlone(),
                 row.reportedBy(),
-                row.source().orElse(null));
+                row.source().orElse(null),
+                warnings);
     }
 }

@@ -7,8 +7,8 @@ public sealed interface Recorded {
     /** It was the first news of this outcome. */
     record New(UUID outcome) implements Recorded {}
 
-    /** This outcome is known, and the report told something else of it. */
-    record Changed(UUID outcome) implements Recorded {}
+    /** This outcome is known, and the report told something else of it than what was known before. */
+    record Changed(UUID outcome, KnownOutcome before) implements Recorded {}
 
     /** This outcome is known; the report changed nothing. */
     record AlreadyKnown(UUID outcome) implements Recorded {}

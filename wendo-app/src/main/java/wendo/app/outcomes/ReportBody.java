@@ -2,6 +2,7 @@ package wendo.app.outcomes;
 
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -11,6 +12,7 @@ import org.springframework.http.HttpStatus;
 import tools.jackson.databind.JsonNode;
 import wendo.app.business.Business;
 import wendo.app.site.ApiFaults;
+import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.Told;
 
@@ -31,6 +33,7 @@ record ReportBody(
         @Nullable String answer,
         @Nullable JsonNode items,
         @Nullable JsonNode note) {
+    private static final int DAY_ALONE = "2026-05-03".length();
 
     /** The checked report; a fault names its field. */
     OutcomeReport check(Business business, Instant now) {
@@ -40,7 +43,7 @@ record ReportBody(
                 text(value),
                 orEmpty(currency),
                 orEmpty(clickId),
-                time(),
+                time(business),
                 orEmpty(status),
                 text(refunded),
                 new Told.Typed(
@@ -62,6 +65,13 @@ record ReportBody(
                         .toList());
     }
 
+    /** What was left out of a good report, and why. */
+    List<ApiFaults.Fault> warnings() {
+        return OutcomeReport.malformedClick(orEmpty(clickId)).stream()
+                .map(message -> new ApiFaults.Fault("clickId", message))
+                .toList();
+    }
+
     /** A line of text, or a list whose entries are texts, or have a name and perhaps a quantity. */
     private String itemLine() {
         if (items == null || !items.isArray()) {
@@ -76,15 +86,20 @@ record ReportBody(
         return String.join(", ", all);
     }
 
-    private Optional<Instant> time() {
+    private Optional<Occurrence> time(Business business) {
         if (occurredAt == null || occurredAt.isBlank()) {
             return Optional.empty();
         }
         try {
-            return Optional.of(OffsetDateTime.parse(occurredAt.strip()).toInstant());
+            String written = occurredAt.strip();
+            return Optional.of(
+                    written.length() == DAY_ALONE
+                            ? Occurrence.on(LocalDate.parse(written), business.zone())
+                            : Occurrence.at(OffsetDateTime.parse(written).toInstant()));
         } catch (DateTimeException e) {
-            throw refusal(List.of(
-                    new ApiFaults.Fault("occurredAt", "Must be a time with its offset, like 2026-05-03T14:02:00Z.")));
+            throw refusal(List.of(new ApiFaults.Fault(
+                    "occurredAt",
+                    "Must be a time with its offset, like 2026-05-03T14:02:00Z, or a day alone, like 2026-05-03.")));
         }
     }
 

@@ -3,13 +3,13 @@ package wendo.app.spend;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.tables.Table;
+import wendo.core.outcomes.WrittenTime;
 
 /** A file from an ad account, as it is read. */
 record SpendFile(UUID id, String name, Table table, SpendLayout layout, Optional<Instant> importedAt) {
@@ -48,7 +48,7 @@ record SpendFile(UUID id, String name, Table table, SpendLayout layout, Optional
 
     private Line line(Table.Row row, Map<String, UUID> names, int decimals) {
         String said = row.cell(layout.name()).strip();
-        Optional<LocalDate> day = layout.days().find(row.cell(layout.day())).map(LocalDateTime::toLocalDate);
+        Optional<LocalDate> day = layout.days().find(row.cell(layout.day())).map(WrittenTime::day);
         Optional<Long> minor = minor(layout.amounts().plain(row.cell(layout.amount())), decimals);
         Optional<UUID> source = Optional.ofNullable(names.get(key(said)));
         String fault = day.isEmpty()

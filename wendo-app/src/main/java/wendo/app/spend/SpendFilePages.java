@@ -26,6 +26,8 @@ import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 import wendo.app.tables.Brought;
 import wendo.app.tables.TableRefused;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.DayOrder;
 
 /** A file from an ad account: bring it, say what its columns and names mean, enter it. */
 @Controller
@@ -47,12 +49,14 @@ class SpendFilePages {
     String bring(
             @RequestParam Optional<MultipartFile> file,
             @RequestParam(defaultValue = "") String pasted,
+            Business business,
             CurrentPerson person,
             RedirectAttributes notes)
             throws IOException {
         try {
             Brought brought = Brought.of(file, pasted);
-            return "redirect:/spend/files/" + files.add(brought.name(), brought.table(), person.name());
+            return "redirect:/spend/files/"
+                    + files.add(brought.name(), brought.table(), business.locale(), person.name());
         } catch (TableRefused e) {
             notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
             return "redirect:/spend";
@@ -107,8 +111,15 @@ class SpendFilePages {
             CurrentPerson person,
             RedirectAttributes notes) {
         SpendFile file = file(id);
-        SpendLayout layout = SpendLayout.with(
-                file.table(), column(typed, "day", file), column(typed, "amount", file), column(typed, "name", file));
+        SpendLayout told = SpendLayout.with(
+                file.table(),
+                column(typed, "day", file),
+                column(typed, "amount", file),
+                column(typed, "name", file),
+                business.locale());
+        SpendLayout layout = told.written(
+                DayOrder.named(typed.getOrDefault("days", "")).orElse(told.days()),
+                AmountStyle.named(typed.getOrDefault("amounts", "")).orElse(told.amounts()));
         files.match(file, layout, named(key, source));
         if (!enter.isEmpty()) {
             notes.addFlashAttribute(

@@ -6,6 +6,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -33,8 +34,10 @@ class SpendFiles {
 
     /** Read as the last one with the same heading was, if there was one. */
     @Transactional
-    UUID add(String name, Table table, String by) {
-        SpendLayout layout = remembered(table.columns()).orElseGet(() -> SpendLayout.guess(table));
+    UUID add(String name, Table table, Locale locale, String by) {
+        SpendLayout layout = remembered(table.columns())
+                .map(known -> known.heldAgainst(table))
+                .orElseGet(() -> SpendLayout.guess(table, locale));
         UUID id = UUID.randomUUID();
         UUID business = BusinessScope.current().value();
         jdbc.sql("insert into spend_file values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, null)")

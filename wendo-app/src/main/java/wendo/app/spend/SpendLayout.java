@@ -14,22 +14,37 @@ import wendo.core.outcomes.DayOrder;
 record SpendLayout(int day, int amount, int name, DayOrder days, AmountStyle amounts) {
 
     /** By what such columns are called, and by what stands in them. */
-    static SpendLayout guess(Table table) {
+    static SpendLayout guess(Table table, Locale locale) {
         return with(
                 table,
                 among(table.columns(), "(day|date|.*reporting starts.*)"),
                 among(table.columns(), "(cost|spend|spent|amount.*|.*\\bspen[dt]\\b.*|.*\\bcost\\b.*)"),
-                among(table.columns(), "(campaign.*|ad set.*|source.*|name)"));
+                among(table.columns(), "(campaign.*|ad set.*|source.*|name)"),
+                locale);
     }
 
     /** These columns, written as their cells tell. */
-    static SpendLayout with(Table table, int day, int amount, int name) {
+    static SpendLayout with(Table table, int day, int amount, int name, Locale locale) {
         return new SpendLayout(
                 day,
                 amount,
                 name,
-                DayOrder.detect(cells(table, day)).orElse(DayOrder.DAY_FIRST),
+                DayOrder.of(cells(table, day), locale),
                 AmountStyle.detect(cells(table, amount)).orElse(AmountStyle.POINT));
+    }
+
+    /** What the cells of this file tell goes before what is remembered of files with its heading. */
+    SpendLayout heldAgainst(Table table) {
+        return new SpendLayout(
+                day,
+                amount,
+                name,
+                DayOrder.detect(cells(table, day)).orElse(days),
+                AmountStyle.detect(cells(table, amount)).orElse(amounts));
+    }
+
+    SpendLayout written(DayOrder otherDays, AmountStyle otherAmounts) {
+        return new SpendLayout(day, amount, name, otherDays, otherAmounts);
     }
 
     private static List<String> cells(Table table, int column) {

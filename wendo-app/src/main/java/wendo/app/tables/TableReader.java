@@ -5,10 +5,17 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
@@ -23,10 +30,14 @@ import org.dhatim.fastexcel.reader.Row;
 
 /** Reads tables as people have them: any usual encoding and separator, or the first sheet of a workbook. */
 public final class TableReader {
+    private static final int HALF_A_SECOND = 500_000_000;
     private static final long MAX_UNPACKED = 200L * 1024 * 1024;
 
     /** Without their formats days are plain numbers; a cell that holds an error is empty. */
     private static final ReadingOptions WITH_FORMATS = new ReadingOptions(true, true);
+
+    /** What some spreadsheets write in front of a table: the separator that follows. */
+    private static final Pattern SEPARATOR_LINE = Pattern.compile("\\A(?i)\"?sep=([^\\r\\n\"])\"?(?:\\r\\n|\\r|\\n)");
 
     private TableReader() {}
 
@@ -50,22 +61,29 @@ public final class TableReader {
 
     /** All its lines, whether the first is a heading or not. */
     public static List<Table.Row> readRows(String text) {
-        char separator = TableText.separator(text);
+        Matcher named = SEPARATOR_LINE.matcher(text);
+        boolean isNamed = named.lookingAt();
+        char separator = isNamed ? named.group(1).charAt(0) : TableText.separator(text);
+        String content = isNamed ? text.substring(named.end()) : text;
+        int skipped = isNamed ? 1 : 0;
         CSVFormat format = CSVFormat.Builder.create()
                 .setDelimiter(separator)
                 .setIgnoreEmptyLines(false)
                 .setIgnoreSurroundingSpaces(true)
                 .get();
         List<Table.Row> rows = new ArrayList<>();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-            long line = 1;
+        try (CSVParser parser = CSVParser.parse(new StringReader(content), format)) {
+            long line = 1L + skipped;
             for (CSVRecord row : parser) {
                 add(rows, (int) line, row.toList());
-                line = parser.getCurrentLineNumber() + 1;
+                line = parser.getCurrentLineNumber() + 1 + skipped;
             }
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
-            throw new TableRefused("Line %d cannot be read: a quotation mark is not closed."
-                    .formatted(rows.isEmpty() ? 1 : rows.get(rows.size() - 1).line() + 1));
+            int line = rows.isEmpty() ? 1 + skipped : rows.get(rows.size() - 1).line() + 1;
+            String why = String.valueOf(e.getMessage()).contains("between encapsulated token")
+                    ? "text stands right behind a closing quotation mark. Write a quotation mark within a cell twice"
+                    : "a quotation mark is not closed";
+            throw new TableRefused("Line %d cannot be read: %s.".formatted(line, why), e);
         }
         return rows;
     }
@@ -120,13 +138,29 @@ public final class TableReader {
     }
 
     private static String text(Cell cell) {
+        if (cell.getType() == CellType.FORMULA
+                && (cell.getRawValue() == null || cell.getRawValue().isEmpty())) {
+            throw new TableRefused(
+                    "Cell %s holds a formula whose result was not saved. Open the file in a spreadsheet, save it, and bring it again."
+                            .formatted(cell.getAddress()));
+        }
         if (cell.getType() == CellType.NUMBER) {
             String format = Optional.ofNullable(cell.getDataFormatString()).orElse("");
             return format.matches("(?i).*[dy].*")
-                    ? cell.asDate().toLocalDate().toString()
+                    ? moment(cell, format)
                     : cell.asNumber().stripTrailingZeros().toPlainString();
         }
         return cell.getText();
+    }
+
+    /** A day, with its time where the format shows one or the number has one; to the second, as the numbers are exact to. */
+    private static String moment(Cell cell, String format) {
+        LocalDateTime at = cell.asDate().plusNanos(HALF_A_SECOND).truncatedTo(ChronoUnit.SECONDS);
+        boolean hasTime = format.matches("(?i).*h.*") || !at.toLocalTime().equals(LocalTime.MIDNIGHT);
+        return hasTime
+                ? DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss", Locale.ROOT)
+                        .format(at)
+                : at.toLocalDate().toString();
     }
 
     private static void add(List<Table.Row> rows, int line, List<String> cells) {

@@ -5,12 +5,14 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 
 /** Finds out how a text file is written. */
 final class TableText {
     private static final Charset WINDOWS = Charset.forName("windows-1252");
     private static final List<Character> SEPARATORS = List.of('\t', ';', ',', '|');
     private static final int SAMPLE_LINES = 20;
+    private static final int SAMPLE_PAIRS = 500;
 
     private TableText() {}
 
@@ -21,6 +23,10 @@ final class TableText {
         }
         if (startsWith(file, 0xFE, 0xFF)) {
             return new String(file, 2, file.length - 2, StandardCharsets.UTF_16BE);
+        }
+        Optional<Charset> wide = withoutMark(file);
+        if (wide.isPresent()) {
+            return new String(file, wide.get());
         }
         int skip = startsWith(file, 0xEF, 0xBB, 0xBF) ? 3 : 0;
         try {
@@ -33,10 +39,30 @@ final class TableText {
         }
     }
 
+    /** UTF-16 without its mark: at least nine in ten of its first characters have a zero byte on the same side. */
+    private static Optional<Charset> withoutMark(byte[] file) {
+        int pairs = Math.min(file.length / 2, SAMPLE_PAIRS);
+        int first = 0;
+        int second = 0;
+        for (int i = 0; i < pairs; i++) {
+            first += file[2 * i] == 0 ? 1 : 0;
+            second += file[2 * i + 1] == 0 ? 1 : 0;
+        }
+        if (pairs == 0
+                || file.length % 2 != 0
+                || Math.max(first, second) * 10 < pairs * 9
+                || Math.min(first, second) > 0) {
+            return Optional.empty();
+        }
+        return Optional.of(first > second ? StandardCharsets.UTF_16BE : StandardCharsets.UTF_16LE);
+    }
+
     /** Its encoding and separator, in words. */
     static String words(byte[] file) {
         String text = decode(file);
-        String encoding = startsWith(file, 0xFF, 0xFE) || startsWith(file, 0xFE, 0xFF)
+        String encoding = startsWith(file, 0xFF, 0xFE)
+                        || startsWith(file, 0xFE, 0xFF)
+                        || withoutMark(file).isPresent()
                 ? "UTF-16"
                 : text.equals(new String(file, WINDOWS)) && !text.equals(new String(file, StandardCharsets.UTF_8))
                         ? "Windows-1252"

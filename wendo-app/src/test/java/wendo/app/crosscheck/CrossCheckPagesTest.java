@@ -7,6 +7,8 @@ import java.net.http.HttpResponse;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wendo.app.Http;
@@ -164,13 +166,16 @@ class CrossCheckPagesTest extends WendoTest {
                 "2026-05-03, 1204\n2026-05-04, 7",
                 "Date\tCampaign\tClicks\n03/05/2026\tSpring\t1,200\n03/05/2026\tSummer\t4\n04/05/2026\tSpring\t7",
                 "3.5.2026;1.204\n4.5.2026;7\n")) {
-            assertThat(TheirCounts.read(pasted).byDay())
+            assertThat(TheirCounts.read(pasted, Optional.empty(), Locale.UK).byDay())
                     .as(pasted)
                     .containsEntry(LocalDate.of(2026, 5, 3), 1204L)
                     .containsEntry(LocalDate.of(2026, 5, 4), 7L)
                     .hasSize(2);
         }
-        assertThat(TheirCounts.read("").faults()).isNotEmpty();
-        assertThat(TheirCounts.read("nothing here").faults().get(0)).contains("a column of days");
+        assertThat(TheirCounts.read("", Optional.empty(), Locale.UK).faults()).isNotEmpty();
+        assertThat(TheirCounts.read("nothing here", Optional.empty(), Locale.UK)
+                        .faults()
+                        .get(0))
+                .contains("a column of days");
     }
 }

@@ -7,7 +7,9 @@ import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.Row;
@@ -17,11 +19,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.core.visits.ClickId;
 
 class ImportsTest extends WendoTest {
     private static final String MAY = """
             Order;Date;Total;Coupon;Customer
-            T-1;31/05/2026;1.250,50 €;REED 10;Zoë Marsh
+            T-1;31/05/2026;£ 1.250,50;REED 10;Zoë Marsh
             T-2;01/06/2026;80,00;;Ines
             T-3;02/06/2026;much;REED10;Bo
             T-1;31/05/2026;1.250,50;REED10;Zoë Marsh
@@ -125,7 +128,9 @@ class ImportsTest extends WendoTest {
                         "{\"kind\": \"purchase\", \"reference\": \"P-2\", \"value\": 7, \"status\": \"open\"}");
         HttpResponse<String> undone = person.form(second, second + "/undo");
         assertThat(undone.statusCode()).isEqualTo(302);
-        assertThat(person.get(second).body()).contains("1 outcome is as before. 1 changed since, and were left alone.");
+        assertThat(person.get(second).body())
+                .contains(
+                        "1 outcome is as before. 1 was left alone: changed by others since, won from a lead, or written to.");
         assertThat(count(tenant, "select sum(kept_minor) from outcome")).isEqualTo(1000 + 700);
     }
 
@@ -160,7 +165,7 @@ class ImportsTest extends WendoTest {
                                 "select kind || ' ' || value_minor || ' ' || email || ' ' || (occurred_at at time zone 'Europe/London') from outcome")
                         .query(String.class)
                         .single());
-        assertThat(stored).isEqualTo("booking 123450 ines@marsh.example 2026-05-03 12:00:00");
+        assertThat(stored).isEqualTo("booking 123450 ines@marsh.example 2026-05-03 23:59:59.999999");
     }
 
     @Test
@@ -173,5 +178,105 @@ class ImportsTest extends WendoTest {
                 .isEqualTo(404);
         person.form(page, page + "/drop");
         assertThat(person.get(page).statusCode()).isEqualTo(404);
+    }
+
+    /** A day alone in a file, beside a booking that the site reported with its click at 15:30 of the same day. */
+    @Test
+    void a_day_alone_moves_no_known_time_takes_no_credit_and_undoing_brings_everything_back() {
+        String slug = in(
+                tenant,
+                () -> jdbc.sql("select slug from link").query(String.class).single());
+        String click = Http.click(http().visit(tenant.host(), slug));
+        Instant visited = ClickId.find(click).orElseThrow().arrivedAt();
+        String day = LocalDate.ofInstant(visited, ZoneId.of("Europe/London")).toString();
+        http().post(tenant.apiKey(), "/api/v1/outcomes", """
+                {"kind": "booking", "reference": "Bk-7", "value": 95, "clickId": "%s"}""".formatted(click));
+        await("it is credited", () -> credited() == 9500);
+        String before = outcome("bk-7");
+        String file = bring(
+                ("Booking ref,Booked on,Total\nBK-7 ," + day + ",95.00\n").getBytes(StandardCharsets.UTF_8), "a.csv");
+        check(file, "kind", "booking");
+        assertThat(person.get(file).body()).contains("1 known", "It is there already.");
+        run(file);
+        assertThat(outcome("bk-7")).isEqualTo(before);
+        assertThat(credited()).isEqualTo(9500);
+
+        String other = bring(
+                "Booking ref,Booked on,Total,Email\nBk-7,2026-01-05,90.00,ada@reed.example\n"
+                        .getBytes(StandardCharsets.UTF_8),
+                "b.csv");
+        check(other, "kind", "booking");
+        assertThat(person.get(other).body())
+                .contains(
+                        "Value changed from £95.00 to £90.00; time moved from ",
+                        " to 5 Jan 2026; email set to ada@reed.example.");
+        run(other);
+        await("the visit lies after it now", () -> credited() == 0);
+        person.form(other, other + "/undo");
+        assertThat(person.get(other).body()).contains("1 outcome is as before.");
+        assertThat(outcome("bk-7")).isEqualTo(before);
+        await("the credit is back", () -> credited() == 9500);
+    }
+
+    private long credited() {
+        return count(tenant, "select coalesce(sum(last_touch_minor), 0) from credit");
+    }
+
+    private String outcome(String key) {
+        return in(
+                tenant,
+                () -> jdbc.sql(
+                                "select reference || value_minor || occurred_at || click_id || email || (day_began_at is null) from outcome where reference_key = ?")
+                        .param(key)
+                        .query(String.class)
+                        .single());
+    }
+
+    @Test
+    void an_outcome_with_a_day_alone_counts_every_touch_of_that_day() {
+        String slug = in(
+                tenant,
+                () -> jdbc.sql("select slug from link").query(String.class).single());
+        String click = Http.click(http().visit(tenant.host(), slug));
+        await("the visit is stored", () -> count(tenant, "select count(*) from visit") == 1);
+        String day = LocalDate.ofInstant(ClickId.find(click).orElseThrow().arrivedAt(), ZoneId.of("Europe/London"))
+                .toString();
+        String file = bring(
+                ("Booking ref,Booked on,Total,Click ID\nD-1," + day + ",10.00," + click + "\nD-2," + day
+                                + ",20.00,0" + click.substring(0, 25).replace(click.charAt(5), 'z')
+                                + "\nD-3,2026-01-05,1.00," + click
+                                + "\nD-4," + day + ",1.00,nonsense\n")
+                        .getBytes(StandardCharsets.UTF_8),
+                "clicks.csv");
+        check(file, "kind", "booking");
+        assertThat(person.get(file).body())
+                .contains(
+                        "Its click identifier tells where it came from.",
+                        "The visit of its click identifier came after it, so it earns nothing.",
+                        "“nonsense” is no click identifier, so it was left out.");
+        run(file);
+        await("it is credited", () -> credited() == 1000);
+        assertThat(person.get("/outcomes").body()).contains("D-1");
+    }
+
+    @Test
+    void an_amount_in_another_currency_is_refused_and_a_layout_that_does_not_fit_asks() {
+        String first =
+                bring("Order,Booked on,Total\nA,13/02/2026,\"1.500,00\"\n".getBytes(StandardCharsets.UTF_8), "de.csv");
+        check(first, "kind", "purchase");
+        String second = bring(
+                "Order,Booked on,Total\nB,02/13/2026,£10.00\nC,02/14/2026,€12.00\nD,02/15/2026,USD 12.00\n"
+                        .getBytes(StandardCharsets.UTF_8),
+                "us.csv");
+        HttpResponse<String> asked = new OutcomeFiles(person).answer(second, "kind", "purchase");
+        assertThat(asked.statusCode()).isEqualTo(422);
+        assertThat(asked.body()).contains("“02/13/2026” is written in another way than chosen here.");
+        check(second, "kind", "purchase", "days", "month_first", "amounts", "point");
+        assertThat(person.get(second).body())
+                .contains(
+                        "1 unmatched",
+                        "2 refused",
+                        "“€12.00” is not in GBP. Convert it first.",
+                        "“USD 12.00” is not in GBP.");
     }
 }

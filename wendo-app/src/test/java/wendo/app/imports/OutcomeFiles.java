@@ -35,6 +35,12 @@ public record OutcomeFiles(Http person) {
 
     /** Sends the columns as the page offers them, with some fields of one's own. */
     public void check(String page, String... fields) {
+        HttpResponse<String> checked = answer(page, fields);
+        assertThat(checked.statusCode()).as(checked.body()).isEqualTo(302);
+    }
+
+    /** What is answered to that. */
+    HttpResponse<String> answer(String page, String... fields) {
         String html = person.get(page).body();
         List<String> all = new ArrayList<>(List.of(fields));
         Matcher select = Pattern.compile("<select[^>]* name=\"([^\"]+)\"[^>]*>(.*?)</select>", Pattern.DOTALL)
@@ -45,8 +51,7 @@ public record OutcomeFiles(Http person) {
                 all.addAll(List.of(select.group(1), chosen.group(1)));
             }
         }
-        HttpResponse<String> checked = person.form(page, page + "/check", all.toArray(String[]::new));
-        assertThat(checked.statusCode()).as(checked.body()).isEqualTo(302);
+        return person.form(page, page + "/check", all.toArray(String[]::new));
     }
 
     public void run(String page) {

@@ -74,7 +74,8 @@ class SpendFileTest extends WendoTest {
         String page = person.get(bring(FILE)).body();
         assertThat(page)
                 .contains(
-                        "Days are read day first, amounts with a decimal comma",
+                        "value=\"day_first\" selected",
+                        "value=\"comma\" selected",
                         "£1,012.40",
                         "Somewhere else",
                         "6 rows are left out",

@@ -1,5 +1,6 @@
 package wendo.core.credit;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -16,6 +17,12 @@ public final class Earned {
 
     /** Only where no touch is known. */
     private static final Set<Evidence> INSTEAD = EnumSet.of(Evidence.CONTACT, Evidence.ANSWER, Evidence.REFERRER);
+
+    /**
+     * Clocks of two machines differ: the click whose own identifier came back counts if it is later than its outcome by
+     * no more than this. Ours.
+     */
+    public static final Duration CLOCK_SKEW = Duration.ofMinutes(5);
 
     private Earned() {}
 

@@ -1,5 +1,6 @@
 package wendo.core.outcomes;
 
+import com.ibm.icu.lang.UCharacter;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
@@ -24,7 +25,7 @@ public record OutcomeReport(
         String reference,
         OptionalLong valueMinor,
         Optional<ClickId> click,
-        Optional<Instant> occurredAt,
+        Optional<Occurrence> occurred,
         Optional<OutcomeStatus> status,
         OptionalLong refundedMinor,
         Told told) {
@@ -46,7 +47,7 @@ public record OutcomeReport(
             String value,
             String currency,
             String clickId,
-            Optional<Instant> occurredAt,
+            Optional<Occurrence> occurred,
             String status,
             String refunded,
             Told.Typed told) {}
@@ -56,6 +57,23 @@ public record OutcomeReport(
         record Good(OutcomeReport report) implements Read {}
 
         record Bad(List<Fault> faults) implements Read {}
+    }
+
+    /** What references are compared by: trimmed, in Unicode's simple and full case folding; shown they are as written. */
+    public static String key(String reference) {
+        return UCharacter.foldCase(reference.strip(), true);
+    }
+
+    public String referenceKey() {
+        return key(reference);
+    }
+
+    /** What came in as a click identifier but is none; empty if it is one, or nothing came. */
+    public static Optional<String> malformedClick(String clickId) {
+        return clickId.isBlank() || ClickId.find(clickId).isPresent()
+                ? Optional.empty()
+                : Optional.of("“%s” is no click identifier, so it was left out. One has 26 letters and digits."
+                        .formatted(cut(clickId.strip())));
     }
 
     /** Reads what came in for a business that counts in one currency. Nothing is guessed. */
@@ -75,7 +93,8 @@ public record OutcomeReport(
         }
         checkCurrency(fields, currency, faults);
         OptionalLong value = readAmount("value", fields.value(), currency, faults);
-        fields.occurredAt()
+        fields.occurred()
+                .map(Occurrence::first)
                 .filter(at -> at.isAfter(now.plus(CLOCK_SKEW)))
                 .ifPresent(at ->
                         faults.add(new Fault("occurredAt", "Must not lie in the future, but was %s.".formatted(at))));
@@ -93,7 +112,7 @@ public record OutcomeReport(
                         reference,
                         value,
                         ClickId.find(fields.clickId()),
-                        fields.occurredAt(),
+                        fields.occurred(),
                         status,
                         refunded,
                         told))

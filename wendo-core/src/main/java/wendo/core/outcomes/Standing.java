@@ -26,10 +26,9 @@ public record Standing(OutcomeStatus status, long valueMinor, long refundedMinor
         return new Standing(next, valueMinor, refunded);
     }
 
-    /** Another value, of which a refund in whole remains one. */
+    /** Another value. A refund is never more than it, and never grows by a value that was corrected. */
     public Standing withValue(long minor) {
-        boolean isWhole = status == OutcomeStatus.REFUNDED && refundedMinor == valueMinor;
-        return new Standing(status, minor, isWhole ? minor : Math.min(refundedMinor, minor));
+        return new Standing(status, minor, Math.min(refundedMinor, minor));
     }
 
     /** Refunded to this amount in all. */

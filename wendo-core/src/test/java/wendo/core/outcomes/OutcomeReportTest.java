@@ -16,7 +16,8 @@ class OutcomeReportTest {
     private static OutcomeReport.Read read(
             String kind, String reference, String value, String currency, Optional<Instant> at) {
         return OutcomeReport.of(
-                new OutcomeReport.Fields(kind, reference, value, currency, "", at, "", "", Told.Typed.none()),
+                new OutcomeReport.Fields(
+                        kind, reference, value, currency, "", at.map(Occurrence::at), "", "", Told.Typed.none()),
                 CurrencyUnit.GBP,
                 NOW);
     }
@@ -40,7 +41,7 @@ class OutcomeReportTest {
                         value == null ? "" : value,
                         currency,
                         "",
-                        Optional.of(NOW),
+                        Optional.of(Occurrence.at(NOW)),
                         "",
                         "",
                         Told.Typed.none()),
@@ -52,7 +53,7 @@ class OutcomeReportTest {
                         "B-1",
                         value == null ? OptionalLong.empty() : OptionalLong.of(minor),
                         Optional.empty(),
-                        Optional.of(NOW),
+                        Optional.of(Occurrence.at(NOW)),
                         Optional.empty(),
                         OptionalLong.empty(),
                         Told.none())));

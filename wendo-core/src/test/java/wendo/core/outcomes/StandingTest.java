@@ -14,9 +14,26 @@ class StandingTest {
         assertThat(refunded).isEqualTo(new Standing(OutcomeStatus.REFUNDED, 9500, 9500));
         assertThat(refunded.counts()).isFalse();
         assertThat(refunded.withValue(8000))
-                .as("and stays one")
+                .as("and stays one of all that it is worth")
                 .isEqualTo(new Standing(OutcomeStatus.REFUNDED, 8000, 8000));
         assertThat(refunded.withStatus(OutcomeStatus.CONFIRMED).keptMinor()).isEqualTo(9500);
+    }
+
+    /** Every refund, every correction, and the correction taken back. */
+    @Test
+    void a_value_corrected_down_and_up_again_never_enlarges_a_refund() {
+        for (long value = 0; value <= 20; value++) {
+            for (long refund = 0; refund <= value; refund++) {
+                for (long corrected = 0; corrected <= 25; corrected++) {
+                    Standing back = Standing.open(value)
+                            .withRefund(refund)
+                            .withValue(corrected)
+                            .withValue(value);
+                    assertThat(back)
+                            .isEqualTo(new Standing(OutcomeStatus.REFUNDED, value, Math.min(refund, corrected)));
+                }
+            }
+        }
     }
 
     /** Every refund of every value to 40: what is left and what went back add up. */
