@@ -1,27 +1,26 @@
 package wendo.app.compare;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import wendo.app.site.Figures;
 import wendo.core.measure.CostPer;
-import wendo.core.measure.Verdict;
 import wendo.core.outcomes.OutcomeKind;
 
 /**
- * The sentence on top of a comparison. It names a group only if its whole interval lies on one side of what an outcome may
- * cost it; where nothing is set, of what one costs over all groups with spend.
+ * The sentence on top of a comparison. Groups with a target or a break-even earn or lose by it, one by one; those without
+ * are searched for what is clearly above or below the average. The two never share a count.
  *
- * @param good the groups that earn, or cost clearly less, with their figures; empty text for none
- * @param bad those that lose, or cost clearly more
- * @param open for which it is too early, and what would settle them
+ * @param groups those that are named, under what they are named for
+ * @param open for which it is too early, and what would settle them; empty text for none
  */
-public record Answer(
-        String headline, String goodLabel, String good, String badLabel, String bad, String open, String detail) {
+public record Answer(String headline, List<Named> groups, String open, String detail) {
     private static final int MOST_NAMES = 5;
     private static final int MOST_OPEN = 3;
+
+    /** Groups with their figures, such as those that earn. */
+    public record Named(String label, String names) {}
 
     public static Answer of(Comparison comparison, CompareChoice look, Figures figures) {
         OutcomeKind kind = look.kind();
@@ -42,85 +41,16 @@ public record Answer(
                             : "The %s with spend brought no %s in this period."
                                     .formatted(comparison.grouping().plural(), kind.key()));
         }
-        List<Judged> good = of(judged, Verdict.EARNING);
-        List<Judged> bad = of(judged, Verdict.LOSING).stream()
-                .sorted(java.util.Comparator.comparingDouble(
-                        (Judged one) -> -one.cost().valueMinor().orElse(Double.MAX_VALUE)))
-                .toList();
-        boolean isByAverage =
-                judged.stream().allMatch(one -> one.ceiling().orElseThrow().isAverage());
-        String noun = comparison.grouping().noun();
+        AnswerParts parts = AnswerParts.of(judged, comparison.grouping(), kind);
         return new Answer(
-                isByAverage
-                        ? byAverage(good.size(), bad.size(), noun, kind)
-                        : byTarget(good.size(), bad.size(), noun, kind),
-                isByAverage ? "Clearly less" : "Earning",
-                names(good, figures),
-                isByAverage ? "Clearly more" : "Losing",
-                names(bad, figures),
-                open(of(judged, Verdict.TOO_EARLY), judged.size(), isByAverage, figures),
-                detail(comparison, look, figures));
+                parts.headline(), parts.named(figures), parts.open(figures), detail(comparison, look, figures));
     }
 
     static Answer plain(String headline, String detail) {
-        return new Answer(headline, "", "", "", "", "", detail);
+        return new Answer(headline, List.of(), "", detail);
     }
 
-    private static List<Judged> of(List<Judged> judged, Verdict verdict) {
-        return judged.stream().filter(one -> one.verdict() == verdict).toList();
-    }
-
-    private static String byAverage(int cheaper, int dearer, String noun, OutcomeKind kind) {
-        if (cheaper + dearer == 0) {
-            return "No %s stands out yet: every cost per %s could still be the average.".formatted(noun, kind.key());
-        }
-        if (dearer == 0) {
-            return "%s a %s for clearly less than the average."
-                    .formatted(counted(cheaper, noun, "brings", "bring"), kind.key());
-        }
-        if (cheaper == 0) {
-            return "%s clearly more than the average for a %s."
-                    .formatted(counted(dearer, noun, "costs", "cost"), kind.key());
-        }
-        return "%s a %s for clearly less than the average, %s for clearly more."
-                .formatted(
-                        counted(cheaper, noun, "brings", "bring"),
-                        kind.key(),
-                        number(dearer).toLowerCase(Locale.ROOT));
-    }
-
-    private static String byTarget(int earning, int losing, String noun, OutcomeKind kind) {
-        if (earning + losing == 0) {
-            return "It is too early to keep or stop a %s: what a %s costs could still be what it may."
-                    .formatted(noun, kind.key());
-        }
-        if (losing == 0) {
-            return "Keep %s: %s a %s for what it may cost."
-                    .formatted(these(earning, noun), earning == 1 ? "it brings" : "they bring", kind.key());
-        }
-        if (earning == 0) {
-            return "Stop or change %s: %s more for a %s than it may cost."
-                    .formatted(these(losing, noun), losing == 1 ? "it takes" : "they take", kind.key());
-        }
-        return "Keep %s, and stop or change %s, going by what a %s may cost."
-                .formatted(these(earning, noun), number(losing).toLowerCase(Locale.ROOT), kind.key());
-    }
-
-    private static String these(int number, String noun) {
-        return number(number).toLowerCase(Locale.ROOT) + " " + noun + (number == 1 ? "" : "s");
-    }
-
-    static String counted(int number, String noun, String one, String many) {
-        return number == 1 ? "One %s %s".formatted(noun, one) : "%s %ss %s".formatted(number(number), noun, many);
-    }
-
-    /** Small numbers as words, as a sentence has them. */
-    private static String number(int number) {
-        List<String> words = List.of("No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine");
-        return number < words.size() ? words.get(number) : String.valueOf(number);
-    }
-
-    private static String names(List<Judged> rows, Figures figures) {
+    static String names(List<Judged> rows, Figures figures) {
         String named = rows.stream()
                 .limit(MOST_NAMES)
                 .map(one -> one.row().name() + cost(one.cost(), figures))
@@ -132,23 +62,6 @@ public record Answer(
     private static String cost(CostPer cost, Figures figures) {
         OptionalDouble value = cost.valueMinor();
         return value.isPresent() ? " " + figures.moneyShort(value.getAsDouble()) : " (none yet)";
-    }
-
-    private static String open(List<Judged> open, int judged, boolean isByAverage, Figures figures) {
-        if (open.isEmpty()) {
-            return "";
-        }
-        String which = open.size() == judged
-                ? "all of them"
-                : open.size() == 1 ? "one other" : "%d others".formatted(open.size());
-        String settling = open.stream()
-                .filter(one -> !one.settles(figures).isEmpty())
-                .limit(MOST_OPEN)
-                .map(one -> one.row().name() + ", " + one.settles(figures))
-                .collect(Collectors.joining("; "));
-        return "For %s it is too early to tell: the 95 %% interval includes %s."
-                        .formatted(which, isByAverage ? "the average" : "what it may cost")
-                + (isByAverage || settling.isEmpty() ? "" : " " + settling + ".");
     }
 
     private static String detail(Comparison comparison, CompareChoice look, Figures figures) {

@@ -18,8 +18,8 @@ final class CameSql {
 
     private static final String ARRIVED = """
             arrival_source a
-            cross join lateral (select * from source where id = a.stands_for offset 0) s
-            where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and a.origin <> 'direct' and %2$s""";
+            left join lateral (select * from source where id = a.stands_for offset 0) s on true
+            where a.arrived_at >= :from and a.arrived_at < :to and a.kind = 'person' and %2$s""";
 
     private static final String VISITS = """
             select * from (
@@ -28,7 +28,7 @@ final class CameSql {
                 from %s
                 order by v.arrived_at desc, v.click_id limit :reach)
                 union all
-                (select a.arrived_at, s.name, '', null, '', a.device, a.referrer, a.id
+                (select a.arrived_at, coalesce(s.name, 'Direct'), '', null, '', a.device, a.referrer, a.id
                 from %s
                 order by a.arrived_at desc, a.id limit :reach)) found
             order by at desc, id limit :limit offset :offset
@@ -49,11 +49,11 @@ final class CameSql {
                         and (w.arrived_at > v.arrived_at or w.click_id < v.click_id) and coalesce(%3$s, false) offset 0)
                 order by v.arrived_at desc, v.click_id limit :reach)
                 union all
-                (select a.visitor, 'browser', a.arrived_at, a.id, s.name, a.stands_for, null
+                (select a.visitor, 'browser', a.arrived_at, a.id, coalesce(s.name, 'Direct'), a.stands_for, null
                 from @arrived and not exists (
                     select from (select * from arrival_source where visitor = a.visitor offset 0) b
-                    where b.kind = 'person' and b.origin <> 'direct'
-                        and b.stands_for is not null and b.arrived_at >= a.arrived_at and b.arrived_at < :to
+                    where b.kind = 'person' and (b.origin = 'direct') = (a.origin = 'direct')
+                        and (b.origin = 'direct' or b.stands_for is not null) and b.arrived_at >= a.arrived_at and b.arrived_at < :to
                         and (b.arrived_at > a.arrived_at or b.id < a.id) and coalesce(%4$s, false) offset 0)
                 order by a.arrived_at desc, a.id limit :reach)),
             shown as (select * from found order by last desc, id limit :limit offset :offset)
@@ -68,7 +68,8 @@ final class CameSql {
                     union all
                     select b.arrived_at from (select * from arrival_source where visitor = p.visitor offset 0) b
                     where p.known_by = 'browser' and b.kind = 'person'
-                        and b.origin <> 'direct' and b.stands_for is not null
+                        and (b.origin = 'direct') = (p.source_id is null)
+                        and (b.origin = 'direct' or b.stands_for is not null)
                         and b.arrived_at >= :from and b.arrived_at <= p.last and %6$s) all_of_them) came
             left join lateral (
                 select o.id, o.kind
@@ -95,9 +96,9 @@ final class CameSql {
             return grouping.isOfSources()
                     ? new Same(
                             "wl.source_id = lk.source_id",
-                            "b.stands_for = a.stands_for",
+                            "b.stands_for is not distinct from a.stands_for",
                             "wl.source_id = p.source_id",
-                            "b.stands_for = p.source_id")
+                            "b.stands_for is not distinct from p.source_id")
                     : new Same("w.link_id = v.link_id", "true", "w.link_id = p.link_id", "true");
         }
 
@@ -109,7 +110,8 @@ final class CameSql {
 
     static String visits(ComparedRow row, CompareChoice choice) {
         GroupSql group = GroupSql.of(choice.grouping(), ClockColumn.of(choice.clock()));
-        return VISITS.formatted(came(row, choice.grouping(), group), only(row, choice.grouping(), group.arrivalKey()));
+        return VISITS.formatted(
+                came(row, choice.grouping(), group), arrived(row, choice.grouping(), group.arrivalKey()));
     }
 
     static String people(ComparedRow row, CompareChoice choice) {
@@ -117,7 +119,7 @@ final class CameSql {
         Same same = Same.in(choice.grouping());
         return PEOPLE.formatted(
                 came(row, choice.grouping(), group),
-                only(row, choice.grouping(), group.arrivalKey()),
+                arrived(row, choice.grouping(), group.arrivalKey()),
                 same.visit(),
                 same.arrival(),
                 same.shownVisit(),
@@ -136,6 +138,17 @@ final class CameSql {
                 : "(select * from visit v where %s and %s order by v.arrived_at desc, v.click_id offset 0) v "
                                 .formatted(WITHIN, links)
                         + NAMED.formatted("true");
+    }
+
+    /** Who came directly stands in the row of what nothing is known of, and in the total. */
+    private static String arrived(ComparedRow row, Grouping grouping, String groupKey) {
+        if (row.isUnknown()) {
+            return "a.origin = 'direct'";
+        }
+        boolean isAll = row.key().equals(ComparedRow.TOTAL) || grouping == Grouping.MONTH;
+        return isAll
+                ? "(a.origin = 'direct' or a.stands_for is not null)"
+                : "a.origin <> 'direct' and a.stands_for is not null and " + only(row, grouping, groupKey);
     }
 
     private static String only(ComparedRow row, Grouping grouping, String groupKey) {

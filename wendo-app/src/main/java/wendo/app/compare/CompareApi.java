@@ -99,6 +99,7 @@ class CompareApi {
                         .with(ModelName.find(model).orElseThrow())
                         .with(CreditClock.find(clock).orElseThrow()));
         int decimals = business.currency().getDecimalPlaces();
+        Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
         return new CompareBody(
                 choice.period().startInclusive(),
                 choice.period().lastDay(),
@@ -107,9 +108,9 @@ class CompareApi {
                 clock,
                 business.currency().getCode(),
                 comparison.rows().stream()
-                        .map(row -> body(row, comparison, decimals))
+                        .map(row -> body(row, judged, decimals))
                         .toList(),
-                body(comparison.total(), comparison, decimals),
+                body(comparison.total(), judged, decimals),
                 comparison.differentPeople());
     }
 
@@ -126,13 +127,13 @@ class CompareApi {
         }
     }
 
-    private static RowBody body(ComparedRow row, Comparison comparison, int decimals) {
+    private static RowBody body(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
         return new RowBody(
                 row.key(),
                 row.name(),
                 row.channel().map(channel -> channel.key()).orElse(null),
                 row.visits(),
-                row.knowsPeople() || row.isUnknown() ? row.people() : null,
+                row.knowsPeople() ? row.people() : null,
                 row.credited(OutcomeKind.LEAD).number(),
                 row.credited(OutcomeKind.BOOKING).number(),
                 row.credited(OutcomeKind.PURCHASE).number(),
@@ -146,17 +147,16 @@ class CompareApi {
                 cost(row, OutcomeKind.LEAD, decimals),
                 cost(row, OutcomeKind.BOOKING, decimals),
                 cost(row, OutcomeKind.PURCHASE, decimals),
-                verdicts(row, comparison));
+                verdicts(row, judged));
     }
 
     /** By outcome; what cannot be judged is absent. */
-    private static Map<String, String> verdicts(ComparedRow row, Comparison comparison) {
+    private static Map<String, String> verdicts(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged) {
         Map<String, String> verdicts = new LinkedHashMap<>();
         for (OutcomeKind kind : OutcomeKind.values()) {
-            Judged judged = comparison.judged(row, kind);
-            if (row.isGroup() && judged.isPossible()) {
-                verdicts.put(kind.key(), judged.words());
-            }
+            Optional.ofNullable(judged.getOrDefault(kind, Map.of()).get(row.key()))
+                    .filter(Judged::isPossible)
+                    .ifPresent(one -> verdicts.put(kind.key(), one.words()));
         }
         return verdicts;
     }

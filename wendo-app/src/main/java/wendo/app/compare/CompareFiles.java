@@ -7,6 +7,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
@@ -56,8 +57,9 @@ class CompareFiles {
         }
         Comparison comparison = comparisons.compare(choice.period(), business, look);
         int decimals = business.currency().getDecimalPlaces();
+        Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
         List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
-                .map(row -> row(row, comparison, decimals))
+                .map(row -> row(row, judged, decimals))
                 .toList();
         String name = "comparison-%s-%s-%s-%s.%s"
                 .formatted(
@@ -105,11 +107,11 @@ class CompareFiles {
         return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 
-    private static List<Object> row(ComparedRow row, Comparison comparison, int decimals) {
+    private static List<Object> row(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
         List<Object> cells = new ArrayList<>(List.of(
                 row.name(),
                 row.channel().map(channel -> channel.label()).orElse(""),
-                row.isUnknown() ? "" : row.visits(),
+                row.visits(),
                 row.knowsPeople() ? row.people() : ""));
         for (OutcomeKind kind : OutcomeKind.values()) {
             cells.add(row.credited(kind).number());
@@ -121,8 +123,10 @@ class CompareFiles {
         for (OutcomeKind kind : OutcomeKind.values()) {
             add(cells, row.rate(kind).value(), row.rate(kind).interval(), 0, RATE_DIGITS);
             add(cells, row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
-            Judged judged = comparison.judged(row, kind);
-            cells.add(row.isGroup() && judged.isPossible() ? judged.words() : "");
+            cells.add(Optional.ofNullable(judged.getOrDefault(kind, Map.of()).get(row.key()))
+                    .filter(Judged::isPossible)
+                    .map(Judged::words)
+                    .orElse(""));
         }
         return cells;
     }

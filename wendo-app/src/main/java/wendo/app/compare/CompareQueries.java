@@ -27,12 +27,13 @@ class CompareQueries {
             arrived as materialized (
                 select key, sum(visits) as visits, sum(people) as people from (%4$s) a group by 1),
             shared as (
-                select %5$s as key, o.kind, sum(c.%6$s) as share, sum(c.%7$s) as minor
+                select %5$s as key, o.kind, sum(c.%6$s) as share, sum(c.%7$s) as minor,
+                    sum(case when c.how = 'given' then 0 else c.%6$s end) as rated
                 from credit c join outcome o on o.id = c.outcome_id %8$s
                 where %9$s >= :from and %9$s < :to and not o.is_proof
                 group by 1, o.kind, o.id
                 union all
-                select %10$s, o.kind, case when o.counts then 1000000 else 0 end, o.kept_minor
+                select %10$s, o.kind, case when o.counts then 1000000 else 0 end, o.kept_minor, 0
                 from outcome o
                 where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
                     and not exists (select from credit c where c.outcome_id = o.id)),
@@ -65,7 +66,8 @@ class CompareQueries {
             Optional<Channel> channel,
             long visits,
             long people,
-            Map<OutcomeKind, Credited> credited) {}
+            Map<OutcomeKind, Credited> credited,
+            Map<OutcomeKind, Long> rated) {}
 
     List<Row> byGroup(Period period, ZoneId zone, CompareChoice choice) {
         String clock = ClockColumn.of(choice.clock());
@@ -84,14 +86,15 @@ class CompareQueries {
                 each("""
                         coalesce(sum(share) filter (where kind = '%1$s'), 0) as %1$s_share,
                         coalesce(sum((share / 1e6) ^ 2) filter (where kind = '%1$s'), 0) as %1$s_squares,
+                        coalesce(sum(rated) filter (where kind = '%1$s'), 0) as %1$s_rated,
                         coalesce(sum(minor) filter (where kind = '%1$s'), 0) as %1$s_minor"""),
                 group.named(),
                 each("""
                         coalesce(k.%1$s_share, 0) as %1$s_share, coalesce(k.%1$s_squares, 0) as %1$s_squares,
-                        coalesce(k.%1$s_minor, 0) as %1$s_minor"""),
+                        coalesce(k.%1$s_rated, 0) as %1$s_rated, coalesce(k.%1$s_minor, 0) as %1$s_minor"""),
                 choice.grouping() == Grouping.SOURCE ? "full" : "left",
-                each(
-                        "sum(%1$s_share) as %1$s_share, sum(%1$s_squares) as %1$s_squares, sum(%1$s_minor) as %1$s_minor"));
+                each("sum(%1$s_share) as %1$s_share, sum(%1$s_squares) as %1$s_squares, sum(%1$s_rated) as %1$s_rated, "
+                        + "sum(%1$s_minor) as %1$s_minor"));
         return within(jdbc.sql(sql), period, zone)
                 .param("most", MOST_ROWS)
                 .query((row, number) -> new Row(
@@ -100,7 +103,8 @@ class CompareQueries {
                         Optional.ofNullable(row.getString("channel")).map(Channel::valueOf),
                         row.getLong("visits"),
                         row.getLong("people"),
-                        credited(row)))
+                        credited(row),
+                        rated(row)))
                 .list();
     }
 
@@ -131,6 +135,15 @@ class CompareQueries {
                             row.getLong(kind.key() + "_minor")));
         }
         return credited;
+    }
+
+    /** Millionths of outcomes that a touch of somebody counted earned, by a visit or an arrival. */
+    private static Map<OutcomeKind, Long> rated(ResultSet row) throws SQLException {
+        Map<OutcomeKind, Long> rated = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            rated.put(kind, row.getLong(kind.key() + "_rated"));
+        }
+        return rated;
     }
 
     long differentPeople(Period period) {

@@ -2,6 +2,7 @@ package wendo.app.compare;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
@@ -43,10 +44,11 @@ record CompareTable(List<Line> lines, Line total) {
         Plot.Axis rateAxis = Plot.Axis.linear(rates);
         Plot.Axis costAxis = Plot.Axis.logarithmic(costs);
         OptionalDouble averageRate = rates.get(all.size() - 1).value();
+        Map<String, Judged> byKey = comparison.judgedByKey(kind);
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             ComparedRow row = all.get(i);
-            Judged judged = comparison.judged(row, kind);
+            Judged judged = byKey.getOrDefault(row.key(), comparison.unjudged(row, kind));
             boolean isJudged = row.isGroup() && judged.isPossible();
             lines.add(new Line(
                     row,
@@ -72,12 +74,12 @@ record CompareTable(List<Line> lines, Line total) {
 
     private static Plot.Given rate(ComparedRow row, OutcomeKind kind, Figures figures) {
         OptionalDouble value = row.rate(kind).value();
-        // What came from nowhere known adds to the total's outcomes, but has no people; no rate can be made of both.
         Optional<Interval> interval = row.rate(kind).interval();
         String shown = value.isPresent() ? figures.percent(value.getAsDouble()) : "–";
-        String words = interval.map(bounds -> "%s of %s; 95 %% interval %s to %s"
+        String words = interval.map(bounds -> "%s: %s ÷ %s; 95 %% interval %s to %s"
                         .formatted(
                                 shown,
+                                figures.decimal(row.rate(kind).part()),
                                 figures.count(row.rateBase()),
                                 figures.percent(bounds.low()),
                                 figures.percent(bounds.high())))

@@ -13,6 +13,7 @@ import wendo.core.outcomes.OutcomeKind;
  *
  * @param key what the group is told by in an address
  * @param rateBase what its outcomes are held against: people, or visits where people are not known
+ * @param ratedMillionths what of its outcomes people of the rate's base brought; not what came by a code or a partner's report
  * @param spendMinor empty when no spend was entered for the period, which is not the same as none
  */
 public record ComparedRow(
@@ -23,12 +24,14 @@ public record ComparedRow(
         long people,
         long rateBase,
         Map<OutcomeKind, Credited> credited,
+        Map<OutcomeKind, Long> ratedMillionths,
         Optional<Long> spendMinor) {
     static final String OTHERS = "others";
     static final String TOTAL = "all";
 
     public ComparedRow {
         credited = Map.copyOf(credited);
+        ratedMillionths = Map.copyOf(ratedMillionths);
     }
 
     public Credited credited(OutcomeKind kind) {
@@ -39,12 +42,12 @@ public record ComparedRow(
         Map<OutcomeKind, Credited> changed = new java.util.EnumMap<>(OutcomeKind.class);
         changed.putAll(credited);
         changed.put(kind, other);
-        return new ComparedRow(key, name, channel, visits, people, rateBase, changed, spendMinor);
+        return new ComparedRow(key, name, channel, visits, people, rateBase, changed, ratedMillionths, spendMinor);
     }
 
     /** What it was where nothing came to it. */
     ComparedRow withNothing() {
-        return new ComparedRow(key, name, channel, 0, 0, 0, Map.of(), Optional.empty());
+        return new ComparedRow(key, name, channel, 0, 0, 0, Map.of(), Map.of(), Optional.empty());
     }
 
     /** The value of bookings and purchases. */
@@ -55,9 +58,9 @@ public record ComparedRow(
                 .sum();
     }
 
-    /** Outcomes of a kind ÷ people. */
+    /** Outcomes of a kind that people of the base brought ÷ people. */
     public Rate rate(OutcomeKind kind) {
-        return new Rate(credited(kind).count().value(), rateBase);
+        return new Rate(Math.max(0, ratedMillionths.getOrDefault(kind, 0L)) / 1e6, rateBase);
     }
 
     /** Spend ÷ outcomes of a kind. */
@@ -65,9 +68,9 @@ public record ComparedRow(
         return new CostPer(spendMinor.orElse(0L), credited(kind).count());
     }
 
-    /** Whether it is known how many different people came; of what came from nowhere known, nobody is. */
+    /** Whether it is known how many different people came. */
     public boolean knowsPeople() {
-        return !isUnknown() && rateBase == people;
+        return rateBase == people;
     }
 
     /** The source that the row is, in a comparison of sources. */

@@ -1,12 +1,16 @@
 package wendo.app.compare;
 
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import wendo.app.targets.Target;
 import wendo.app.targets.Targets;
+import wendo.core.measure.AgainstAverage;
 import wendo.core.measure.Ceiling;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Count;
@@ -100,13 +104,47 @@ public record Comparison(
     }
 
     Judged judged(ComparedRow row, OutcomeKind kind) {
-        return new Judged(row, row.costPer(kind), ceiling(row, kind));
+        return judgedByKey(kind).getOrDefault(row.key(), unjudged(row, kind));
+    }
+
+    /** The groups with spend, as they are judged by each outcome. */
+    Map<OutcomeKind, Map<String, Judged>> judgedByKind() {
+        Map<OutcomeKind, Map<String, Judged>> all = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            all.put(kind, judgedByKey(kind));
+        }
+        return all;
+    }
+
+    /** What has no spend is held against nothing. */
+    Judged unjudged(ComparedRow row, OutcomeKind kind) {
+        return new Judged(row, row.costPer(kind), ceiling(row, kind), Optional.empty());
+    }
+
+    /** The groups with spend, as they are judged, by key. Those without a target are searched together. */
+    Map<String, Judged> judgedByKey(OutcomeKind kind) {
+        Map<String, Judged> all = new LinkedHashMap<>();
+        List<ComparedRow> searched = new ArrayList<>();
+        for (ComparedRow row : paid()) {
+            Optional<Ceiling> ceiling = ceiling(row, kind);
+            all.put(row.key(), new Judged(row, row.costPer(kind), ceiling, Optional.empty()));
+            if (ceiling.filter(Ceiling::isAverage).isPresent()
+                    && row.costPer(kind).spendMinor() > 0) {
+                searched.add(row);
+            }
+        }
+        List<AgainstAverage> found = AgainstAverage.search(
+                searched.stream().map(row -> row.costPer(kind)).toList(), averageCost(kind));
+        for (int i = 0; i < searched.size(); i++) {
+            ComparedRow row = searched.get(i);
+            all.put(row.key(), new Judged(row, row.costPer(kind), ceiling(row, kind), Optional.of(found.get(i))));
+        }
+        return all;
     }
 
     /** The groups with spend, as they are judged, in the order of their cost. */
     List<Judged> judged(OutcomeKind kind) {
-        return paid().stream()
-                .map(row -> judged(row, kind))
+        return judgedByKey(kind).values().stream()
                 .sorted(Comparator.comparingDouble(
                         one -> one.cost().valueMinor().orElse(Double.MAX_VALUE)))
                 .toList();

@@ -61,7 +61,7 @@ public class Comparisons {
     private static Stream<CompareQueries.Row> withSpendAlone(Map<String, Long> spent, Set<String> keys) {
         return spent.keySet().stream()
                 .filter(key -> !keys.contains(key))
-                .map(key -> new CompareQueries.Row(key, Optional.empty(), Optional.empty(), 0, 0, Map.of()));
+                .map(key -> new CompareQueries.Row(key, Optional.empty(), Optional.empty(), 0, 0, Map.of(), Map.of()));
     }
 
     private static Comparator<ComparedRow> order(Grouping grouping) {
@@ -94,6 +94,7 @@ public class Comparisons {
                 row.people(),
                 grouping.isOfVisits() ? row.visits() : row.people(),
                 row.credited(),
+                row.rated(),
                 spent);
     }
 
@@ -150,6 +151,7 @@ public class Comparisons {
                 sum(rows, ComparedRow::people),
                 sum(rows, ComparedRow::rateBase),
                 credited(rows),
+                rated(rows),
                 anySpend ? Optional.of(spend) : Optional.empty());
     }
 
@@ -157,6 +159,14 @@ public class Comparisons {
         Map<OutcomeKind, Credited> all = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {
             all.put(kind, rows.stream().map(row -> row.credited(kind)).reduce(Credited.none(), Credited::plus));
+        }
+        return all;
+    }
+
+    private static Map<OutcomeKind, Long> rated(List<ComparedRow> rows) {
+        Map<OutcomeKind, Long> all = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            all.put(kind, sum(rows, row -> row.ratedMillionths().getOrDefault(kind, 0L)));
         }
         return all;
     }

@@ -49,7 +49,20 @@ record GroupSql(
             union all
             select %1$s, 0, a.people from arrival_person_sum a %3$s
             where a.scope = '%4$s' and a.day >= :first and a.day < :end and a.day_before < :first""";
-    private static final String ARRIVALS_BY_NO_LINK = ARRIVALS.formatted("'none'", "", "", "business");
+
+    /** Who came directly has a row with what nothing is known of, so that the total's rates have all who came. */
+    private static final String DIRECTLY = """
+
+            union all
+            select %1$s, p.arrivals, 0 from arrival_page_sum p join arrival_page g on g.id = p.page_id
+            where g.origin = 'direct' and p.is_person and p.day >= :first and p.day < :end
+            union all
+            select %1$s, 0, a.people from arrival_person_sum a
+            where a.scope = 'origin' and a.scope_id = md5('direct')::uuid and a.day >= :first and a.day < :end
+                and a.day_before < :first""";
+
+    private static final String ARRIVALS_BY_NO_LINK =
+            ARRIVALS.formatted("'none'", "", "", "business") + DIRECTLY.formatted("'unknown'");
     private static final String ARRIVALS_BY_MONTH = """
             select to_char(a.day, 'YYYY-MM') as key, a.arrivals as visits, 0 as people from arrival_sum a
             where a.day >= :first and a.day < :end
@@ -57,6 +70,16 @@ record GroupSql(
             select to_char(m, 'YYYY-MM'), 0, a.people
             from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
             join arrival_person_sum a on a.scope = 'business' and a.day >= greatest(m::date, :first::date)
+                and a.day < least((m + interval '1 month')::date, :end::date)
+                and a.day_before < greatest(m::date, :first::date)
+            union all
+            select to_char(p.day, 'YYYY-MM'), p.arrivals, 0 from arrival_page_sum p join arrival_page g on g.id = p.page_id
+            where g.origin = 'direct' and p.is_person and p.day >= :first and p.day < :end
+            union all
+            select to_char(m, 'YYYY-MM'), 0, a.people
+            from generate_series(date_trunc('month', :first::date), :end::date - 1, interval '1 month') m
+            join arrival_person_sum a on a.scope = 'origin' and a.scope_id = md5('direct')::uuid
+                and a.day >= greatest(m::date, :first::date)
                 and a.day < least((m + interval '1 month')::date, :end::date)
                 and a.day_before < greatest(m::date, :first::date)""";
 
@@ -98,7 +121,11 @@ record GroupSql(
                 group by 1""".formatted(key, CAME.formatted("source")),
                 key,
                 ARRIVALS.formatted(
-                        key, "join source s on s.id = a.source_id", "join source s on s.id = a.scope_id", "source"),
+                                key,
+                                "join source s on s.id = a.source_id",
+                                "join source s on s.id = a.scope_id",
+                                "source")
+                        + DIRECTLY.formatted("'unknown'"),
                 "left join source s on s.id = c.source_id",
                 "case when s.id is null then 'unknown' else %s end".formatted(key),
                 "'unknown'",

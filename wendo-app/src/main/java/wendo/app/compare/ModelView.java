@@ -20,9 +20,10 @@ record ModelView(Map<String, Map<ModelName, Judged>> byKey) {
             Map<String, Credited> own = new HashMap<>();
             credited.forEach((key, models) -> own.put(key, models.getOrDefault(model, Credited.none())));
             Comparison under = comparison.with(kind, own);
+            Map<String, Judged> judged = under.judgedByKey(kind);
             for (ComparedRow row : under.rows()) {
                 byKey.computeIfAbsent(row.key(), key -> new EnumMap<>(ModelName.class))
-                        .put(model, under.judged(row, kind));
+                        .put(model, judged.getOrDefault(row.key(), under.unjudged(row, kind)));
             }
         }
         return new ModelView(byKey);

@@ -43,6 +43,7 @@ class PanelPages {
         ModelView view = comparisons.models(comparison, choice.period(), business, look);
         Judged judged = comparison.judged(row, look.kind());
         model.addAttribute("row", row);
+        model.addAttribute("madeOf", MadeOf.of(row, figures));
         model.addAttribute("funnel", Funnel.of(row, comparison, figures));
         model.addAttribute("lines", ModelLine.of(view.byKey().getOrDefault(key, Map.of()), look.kind(), figures));
         model.addAttribute("judged", judged);

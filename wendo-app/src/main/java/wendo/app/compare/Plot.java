@@ -39,8 +39,13 @@ record Plot(Optional<Double> dot, double low, double high, boolean isCut, Option
                     : interval.map(bounds -> "over " + figures.moneyShort(bounds.low()))
                             .orElse("–");
             String words = interval.map(bounds -> Double.isFinite(bounds.high())
-                            ? "%s each; 95 %% interval %s to %s"
-                                    .formatted(shown, figures.money(bounds.low()), figures.money(bounds.high()))
+                            ? "%s each: %s ÷ %s; 95 %% interval %s to %s"
+                                    .formatted(
+                                            shown,
+                                            figures.money(cost.spendMinor()),
+                                            figures.decimal(cost.count().value()),
+                                            figures.money(bounds.low()),
+                                            figures.money(bounds.high()))
                             : "none yet, so more than %s each (95 %%)".formatted(figures.money(bounds.low())))
                     .orElse("no cost: no spend is entered");
             return new Given(value, interval, shown, words);

@@ -3,6 +3,7 @@ package wendo.app.compare;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wendo.app.site.Figures;
 import wendo.core.measure.EqualRates;
 import wendo.core.measure.Rate;
@@ -29,10 +30,11 @@ final class RateAnswer {
                 : "Visits of some %s bring a %s clearly more often than those of others.".formatted(plural, kind.key());
         return new Answer(
                 headline,
-                "More often",
-                names(more, figures),
-                "Less often",
-                names(less, figures),
+                Stream.of(
+                                new Answer.Named("More often", names(more, figures)),
+                                new Answer.Named("Less often", names(less, figures)))
+                        .filter(named -> !named.names().isEmpty())
+                        .toList(),
                 "",
                 "Each is held against all others together, with Holm’s correction for looking at many.");
     }
@@ -65,9 +67,7 @@ final class RateAnswer {
                 .filter(other -> other.isGroup() && !other.key().equals(row.key()))
                 .toList();
         return new Rate(
-                others.stream()
-                        .mapToDouble(other -> other.credited(kind).count().value())
-                        .sum(),
+                others.stream().mapToDouble(other -> other.rate(kind).part()).sum(),
                 others.stream().mapToLong(ComparedRow::rateBase).sum());
     }
 

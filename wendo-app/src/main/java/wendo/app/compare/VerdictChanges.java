@@ -3,6 +3,8 @@ package wendo.app.compare;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import wendo.app.business.Business;
 import wendo.core.measure.Period;
@@ -31,10 +33,12 @@ public class VerdictChanges {
         CompareChoice look = CompareChoice.usual();
         Comparison then = comparisons.compare(
                 new Period(period.startInclusive(), period.endExclusive().minusDays(7)), business, look);
+        Map<String, Judged> was = then.judgedByKey(look.kind());
         List<VerdictChange> changes = new ArrayList<>();
+        Map<String, Judged> judged = now.judgedByKey(look.kind());
         for (ComparedRow row : now.paid()) {
-            Judged judged = now.judged(row, look.kind());
-            then.find(row.key()).ifPresent(before -> add(changes, row, then.judged(before, look.kind()), judged));
+            Optional.ofNullable(was.get(row.key()))
+                    .ifPresent(before -> add(changes, row, before, judged.getOrDefault(row.key(), before)));
         }
         return List.copyOf(changes);
     }

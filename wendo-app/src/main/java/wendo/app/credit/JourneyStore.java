@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -34,18 +35,17 @@ class JourneyStore {
     private static final int MOST_STEPS = 20;
 
     /**
-     * Who had an outcome went as far as the last one; visits one after another by one source are one step, and so is
-     * whoever came without any.
+     * For each kind of outcome: who had one went as far as their last of it, so that a lead's journey ends at the lead;
+     * visits one after another by one source are one step, and so is whoever came without any.
      */
     private static final String MAKE = """
             insert into journey
             with ended as materialized (
-                select i.person, max(o.occurred_at) as at, bool_or(o.kind = 'lead') as lead,
-                    bool_or(o.kind = 'booking') as booking, bool_or(o.kind = 'purchase') as purchase
+                select i.person, o.kind, max(o.occurred_at) as at
                 from outcome o join trail t on t.outcome_id = o.id join identity i on i.id = t.identity_id
                 where o.counts and not o.is_proof and o.occurred_at >= :since
-                group by i.person),
-            came as (
+                group by i.person, o.kind),
+            came as materialized (
                 select coalesce(i.person, v.visitor) as who, v.source_id, v.arrived_at as at, v.click_id as id
                 from visit v left join identity i on i.kind = 'visitor' and i.key = v.visitor::text
                 where v.arrived_at >= :since and v.kind = 'person'
@@ -54,18 +54,18 @@ class JourneyStore {
                 from arrival_source a left join identity i on i.kind = 'browser' and i.key = a.visitor::text
                 where a.arrived_at >= :since and a.kind = 'person'),
             steps as (
-                select c.who, c.source_id, c.at, c.id, e.lead, e.booking, e.purchase,
-                    lag(c.source_id) over went as before, row_number() over (partition by c.who order by c.at desc, c.id) as back
-                from came c left join ended e on e.person = c.who
+                select k.kind, c.who, c.source_id, c.at, c.id, e.at is not null as has_ended,
+                    lag(c.source_id) over went as before,
+                    row_number() over (partition by k.kind, c.who order by c.at desc, c.id) as back
+                from came c cross join (values ('lead'), ('booking'), ('purchase')) k (kind)
+                left join ended e on e.person = c.who and e.kind = k.kind
                 where e.at is null or c.at <= e.at
-                window went as (partition by c.who order by c.at, c.id)),
+                window went as (partition by k.kind, c.who order by c.at, c.id)),
             went as (
-                select who, array_agg(source_id order by at, id) as sources, bool_or(lead) as lead,
-                    bool_or(booking) as booking, bool_or(purchase) as purchase
-                from steps where back <= :steps and before is distinct from source_id group by who)
-            select :business, sources, count(*), count(*) filter (where lead), count(*) filter (where booking),
-                count(*) filter (where purchase)
-            from went group by sources
+                select kind, who, array_agg(source_id order by at, id) as sources, bool_or(has_ended) as has_ended
+                from steps where back <= :steps and before is distinct from source_id group by kind, who)
+            select :business, kind, sources, count(*), count(*) filter (where has_ended)
+            from went group by kind, sources
             """;
 
     private final JdbcClient jdbc;
@@ -128,18 +128,13 @@ class JourneyStore {
         for (OutcomeKind kind : OutcomeKind.values()) {
             journeys.put(kind, new ArrayList<>());
         }
-        jdbc.sql("select sources, people, leads, bookings, purchases from journey")
-                .query(row -> {
-                    List<UUID> sources = Arrays.asList((UUID[]) row.getArray(1).getArray());
-                    long people = row.getLong(2);
-                    for (Map.Entry<OutcomeKind, List<Journey>> own : journeys.entrySet()) {
-                        own.getValue()
-                                .add(new Journey(
-                                        sources,
-                                        people,
-                                        row.getLong(own.getKey().key() + "s")));
-                    }
-                });
+        jdbc.sql("select kind, sources, people, converted from journey")
+                .query((row, number) -> Optional.ofNullable(
+                                journeys.get(OutcomeKind.find(row.getString(1)).orElseThrow()))
+                        .orElseThrow()
+                        .add(new Journey(
+                                Arrays.asList((UUID[]) row.getArray(2).getArray()), row.getLong(3), row.getLong(4))))
+                .list();
         Map<OutcomeKind, DataDriven> models = new EnumMap<>(OutcomeKind.class);
         journeys.forEach(
                 (kind, own) -> models.put(kind, new DataDriven(new Markov(RemovalEffects.of(own)), new Shapley(own))));
@@ -147,7 +142,8 @@ class JourneyStore {
     }
 
     Size size(OutcomeKind kind) {
-        return jdbc.sql("select coalesce(sum(people), 0), coalesce(sum(" + kind.key() + "s), 0) from journey")
+        return jdbc.sql("select coalesce(sum(people), 0), coalesce(sum(converted), 0) from journey where kind = ?")
+                .param(kind.key())
                 .query((row, number) -> new Size(row.getLong(1), row.getLong(2)))
                 .single();
     }

@@ -22,25 +22,28 @@ class AnswerTest {
     void only_sources_whose_whole_interval_is_on_one_side_are_named() {
         Answer answer = answer(source("Cheap", 100, 100_000), source("Dear", 20, 400_000), source("Unclear", 2, 9_000));
         assertThat(answer.headline())
-                .isEqualTo("One source brings a booking for clearly less than the average, one for clearly more.");
-        assertThat(answer.good()).isEqualTo("Cheap £10.00");
-        assertThat(answer.bad()).isEqualTo("Dear £200");
+                .isEqualTo(
+                        "1 source costs clearly less per booking than the average, 1 clearly more. Set a target to see which are earning.");
+        assertThat(answer.groups())
+                .containsExactly(
+                        new Answer.Named("Clearly below average", "Cheap £10.00"),
+                        new Answer.Named("Clearly above average", "Dear £200"));
         assertThat(answer.detail())
                 .isEqualTo("A booking costs £41.72 on average over the 3 sources with spend, by last non-direct.");
-        assertThat(answer.open())
-                .isEqualTo("For one other it is too early to tell: the 95 % interval includes the average.");
+        assertThat(answer.open()).isEmpty();
     }
 
     @Test
     void three_lucky_bookings_are_no_winner() {
         assertThat(answer(source("Lucky", 3, 3_000), source("Slow", 6, 18_000)).headline())
-                .startsWith("No source stands out yet");
+                .isEqualTo(
+                        "No source stands out: each cost per booking could be the average. Set a target to see which are earning.");
     }
 
     @Test
     void spend_that_brought_nothing_can_be_clearly_dear() {
         Answer answer = answer(source("Barren", 0, 90_000), source("Good", 100, 100_000));
-        assertThat(answer.bad()).isEqualTo("Barren (none yet)");
+        assertThat(answer.groups()).contains(new Answer.Named("Clearly above average", "Barren (none yet)"));
     }
 
     @Test
@@ -73,21 +76,44 @@ class AnswerTest {
                 source("Cheap", 100, 100_000),
                 source("Dear", 20, 400_000),
                 source("Unclear", 2, 9_000));
-        assertThat(answer.headline())
-                .isEqualTo("Keep one source, and stop or change one, going by what a booking may cost.");
-        assertThat(answer.goodLabel() + answer.good()).isEqualTo("EarningCheap £10.00");
-        assertThat(answer.badLabel() + answer.bad()).isEqualTo("LosingDear £200");
-        assertThat(answer.open())
-                .startsWith("For one other it is too early to tell: the 95 % interval includes what it may cost. "
-                        + "Unclear, not to be settled at the present rate");
+        assertThat(answer.headline()).isEqualTo("1 source is earning, 1 is losing. 1 needs more data.");
+        assertThat(answer.groups())
+                .containsExactly(new Answer.Named("Earning", "Cheap £10.00"), new Answer.Named("Losing", "Dear £200"));
+        assertThat(answer.open()).startsWith("Too early: Unclear needs about £").endsWith(" more people.");
         assertThat(held(costing(200_000), source("Cheap", 100, 100_000)).headline())
-                .isEqualTo("Keep one source: it brings a booking for what it may cost.");
+                .isEqualTo("1 source is earning.");
         assertThat(held(costing(10), source("A", 100, 100_000), source("B", 100, 90_000))
                         .headline())
-                .isEqualTo("Stop or change two sources: they take more for a booking than it may cost.");
+                .isEqualTo("2 sources are losing.");
         assertThat(held(costing(1_000), source("A", 5, 5_000)).headline())
-                .isEqualTo(
-                        "It is too early to keep or stop a source: what a booking costs could still be what it may.");
+                .isEqualTo("Too early to say: 1 source needs more data.");
+    }
+
+    /** Cheap and Dear have limits of their own; the others are searched among themselves. */
+    @Test
+    void what_has_a_target_and_what_has_none_never_share_a_count() {
+        Targets.All targets = new Targets.All(
+                Target.NONE,
+                Map.of(
+                        new java.util.UUID(0, "Cheap".hashCode()), costing(4_000),
+                        new java.util.UUID(0, "Dear".hashCode()), costing(4_000)));
+        Answer answer = Answer.of(
+                Rows.comparison(
+                        targets,
+                        source("Cheap", 100, 100_000),
+                        source("Dear", 20, 400_000),
+                        source("Also dear", 20, 400_000),
+                        source("Usual", 50, 260_000)),
+                CompareChoice.usual(),
+                Rows.FIGURES);
+        assertThat(answer.headline())
+                .isEqualTo("1 source is earning, 1 is losing. "
+                        + "Without a target: 1 source costs clearly more per booking than the average.");
+        assertThat(answer.groups())
+                .containsExactly(
+                        new Answer.Named("Earning", "Cheap £10.00"),
+                        new Answer.Named("Losing", "Dear £200"),
+                        new Answer.Named("Clearly above average", "Also dear £200"));
     }
 
     /** Each booking is worth 1 pound, so at a margin of 40 % it breaks even at 40 pence. */
@@ -100,10 +126,10 @@ class AnswerTest {
                 source("Cheap", 100, 2_000),
                 source("Dear", 20, 400_000));
         Judged cheap = comparison.judged(comparison.rows().get(0), OutcomeKind.BOOKING);
-        assertThat(cheap.against(Rows.FIGURES)).isEqualTo("breaks even at £0.40");
+        assertThat(cheap.against(Rows.FIGURES)).isEqualTo("break-even £0.40");
         assertThat(cheap.words()).isEqualTo("earning");
         Judged dear = comparison.judged(comparison.rows().get(1), OutcomeKind.BOOKING);
-        assertThat(dear.against(Rows.FIGURES)).isEqualTo("may cost £5,000.00, as set for it");
+        assertThat(dear.against(Rows.FIGURES)).isEqualTo("limit £5,000.00, set for this source");
         assertThat(dear.words()).isEqualTo("earning");
     }
 
@@ -121,8 +147,10 @@ class AnswerTest {
                 Targets.All.NONE, source("Ireland", 60, 0), source("Wales", 15, 0), source("France", 10, 0));
         Comparison countries = new Comparison(Grouping.COUNTRY, sources.rows(), sources.total(), 0, Targets.All.NONE);
         Answer answer = Answer.of(countries, CompareChoice.usual(), Rows.FIGURES);
-        assertThat(answer.good()).isEqualTo("Ireland 6.0%");
-        assertThat(answer.bad()).isEqualTo("Wales 1.5%, France 1.0%");
+        assertThat(answer.groups())
+                .containsExactly(
+                        new Answer.Named("More often", "Ireland 6.0%"),
+                        new Answer.Named("Less often", "Wales 1.5%, France 1.0%"));
         assertThat(answer.headline())
                 .isEqualTo("Visits of some countries bring a booking clearly more often than those of others.");
     }

@@ -73,7 +73,7 @@ class CameQueriesTest extends WendoTest {
     }
 
     private static ComparedRow row(String key, long visits) {
-        return new ComparedRow(key, "Group", Optional.empty(), visits, 0, 0, Map.of(), Optional.empty());
+        return new ComparedRow(key, "Group", Optional.empty(), visits, 0, 0, Map.of(), Map.of(), Optional.empty());
     }
 
     private List<String> keys(String sql) {

@@ -170,8 +170,7 @@ class GroupingTest extends SmallSeason {
                         .at("/verdicts/booking")
                         .asString())
                 .isEqualTo("earning");
-        assertThat(person.get("/compare?period=7d").body())
-                .contains("Keep one source: it brings a booking for what it may cost.");
+        assertThat(person.get("/compare?period=7d").body()).contains("1 source is earning.");
         person.form(
                 "/setup/targets",
                 "/setup/targets",
@@ -187,7 +186,7 @@ class GroupingTest extends SmallSeason {
                 .isEqualTo("losing");
         assertThat(person.get("/compare/one?period=7d&key=" + source("postcards"))
                         .body())
-                .contains("may cost £8.97, as set for it");
+                .contains("limit £8.97, set for this source");
         person.form(
                 "/setup/targets",
                 "/setup/targets",

@@ -37,6 +37,7 @@ final class Rows {
                 people,
                 people,
                 Map.of(OutcomeKind.BOOKING, whole(bookings, bookings * 100)),
+                Map.of(OutcomeKind.BOOKING, bookings * 1_000_000),
                 Optional.of(spendMinor).filter(minor -> minor > 0));
     }
 
@@ -53,6 +54,11 @@ final class Rows {
                         Arrays.stream(rows)
                                 .map(row -> row.credited(OutcomeKind.BOOKING))
                                 .reduce(Credited.none(), Credited::plus)),
+                Map.of(
+                        OutcomeKind.BOOKING,
+                        Arrays.stream(rows)
+                                .mapToLong(row -> row.ratedMillionths().getOrDefault(OutcomeKind.BOOKING, 0L))
+                                .sum()),
                 Optional.of(Arrays.stream(rows)
                         .mapToLong(row -> row.spendMinor().orElse(0L))
                         .sum()));

@@ -110,15 +110,15 @@ class JourneysTest extends WendoTest {
             return true;
         });
         return in(tenant, () -> jdbc.sql("""
-                        select (select string_agg(coalesce(left(s.name, 1), '-'), '' order by place)
+                        select kind || ' ' || (select string_agg(coalesce(left(s.name, 1), '-'), '' order by place)
                                 from unnest(sources) with ordinality as step (id, place) left join source s on s.id = step.id)
-                            || ' ' || people || ' ' || leads || ' ' || bookings || ' ' || purchases as line
+                            || ' ' || people || ' ' || converted as line
                         from journey order by line
                         """).query(String.class).list());
     }
 
     @Test
-    void journeys_are_the_sources_in_their_order_each_stay_once_up_to_the_last_outcome() {
+    void journeys_are_the_sources_in_their_order_each_stay_once_up_to_the_last_outcome_of_each_kind() {
         come(UUID.randomUUID(), "AAB");
         come(UUID.randomUUID(), "AB");
         come(UUID.randomUUID(), "C");
@@ -131,9 +131,36 @@ class JourneysTest extends WendoTest {
                 "B-1",
                 ", \"clickId\": \"%s\", \"occurredAt\": \"%s\"".formatted(booked, NOW.minus(30, ChronoUnit.MINUTES)));
         come(booker, "C", NOW.minus(10, ChronoUnit.MINUTES));
-        assertThat(gathered()).containsExactly("A 1 0 1 0", "AB 2 0 0 0", "BCB 1 0 0 1", "C 1 0 0 0");
+        assertThat(gathered())
+                .containsExactly(
+                        "booking A 1 1",
+                        "booking AB 2 0",
+                        "booking BCB 1 0",
+                        "booking C 1 0",
+                        "lead AB 2 0",
+                        "lead AC 1 0",
+                        "lead BCB 1 0",
+                        "lead C 1 0",
+                        "purchase AB 2 0",
+                        "purchase AC 1 0",
+                        "purchase BCB 1 1",
+                        "purchase C 1 0");
         assertThat(in(tenant, () -> journeys.size(wendo.core.outcomes.OutcomeKind.PURCHASE)))
                 .isEqualTo(new JourneyStore.Size(5, 1));
+    }
+
+    /** Asked by A, came again by C, booked: what led to asking ends at A, what led to booking does not. */
+    @Test
+    void the_journey_of_a_lead_ends_at_the_lead() {
+        UUID asker = UUID.randomUUID();
+        ClickId asked = come(asker, "A");
+        report(
+                "lead",
+                "L-1",
+                ", \"clickId\": \"%s\", \"occurredAt\": \"%s\"".formatted(asked, NOW.minus(30, ChronoUnit.MINUTES)));
+        come(asker, "C", NOW.minus(10, ChronoUnit.MINUTES));
+        report("booking", "B-5", ", \"clickId\": \"%s\"".formatted(asked));
+        assertThat(gathered()).containsExactly("booking AC 1 1", "lead A 1 1", "purchase AC 1 0");
     }
 
     @Test

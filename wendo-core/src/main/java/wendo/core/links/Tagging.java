@@ -26,7 +26,7 @@ public record Tagging(WebAddress address, List<String> replaced) {
         String query = destination.query();
         for (String pair :
                 query.length() <= 1 ? new String[0] : query.substring(1).split("&", -1)) {
-            String name = pair.contains("=") ? pair.substring(0, pair.indexOf('=')) : pair;
+            String name = name(pair);
             if (parameters.containsKey(name)) {
                 replaced.add(name);
             } else {
@@ -37,10 +37,16 @@ public record Tagging(WebAddress address, List<String> replaced) {
         return new Tagging(destination.withQuery(kept.isEmpty() ? "" : "?" + String.join("&", kept)), replaced);
     }
 
+    /** A parameter's name as those who read it will: escapes undone, a plus for a space (URL Standard, section 5.1). */
+    private static String name(String pair) {
+        int equals = pair.indexOf('=');
+        return Percent.decode((equals < 0 ? pair : pair.substring(0, equals)).replace('+', ' '));
+    }
+
     /** The address without the parameters of this name. */
     public static WebAddress drop(WebAddress address, String name) {
         String query = Arrays.stream(address.query().replaceFirst("^\\?", "").split("&", -1))
-                .filter(pair -> !pair.equals(name) && !pair.startsWith(name + "="))
+                .filter(pair -> !name(pair).equals(name))
                 .collect(Collectors.joining("&"));
         return address.withQuery(query.isEmpty() ? "" : "?" + query);
     }

@@ -1,8 +1,8 @@
 package wendo.core.links;
 
-import java.net.URI;
-import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -20,6 +20,10 @@ public record WebAddress(String scheme, String authority, String path, String qu
     private static final Pattern PARTS =
             Pattern.compile("^(?:([^:/?#]+):)?(?://([^/?#]*))?([^?#]*)(\\?[^#]*)?(#.*)?$", Pattern.DOTALL);
 
+    /** RFC 3986 but for a further # in a fragment, which browsers leave alone; escapes are looked at by themselves. */
+    private static final Pattern WHOLE = Pattern.compile("[^/?#\\s]+/[-._~!$&'()*+,;=:@/%\\w]*+"
+            + "(?:\\?[-._~!$&'()*+,;=:@/?\\[\\]%\\w]*+)?(?:#[-._~!$&'()*+,;=:@/?#\\[\\]%\\w]*+)?");
+
     private static final Pattern SCHEME =
             Pattern.compile("^[A-Za-z][A-Za-z0-9+.-]*:(?!\\d{1,5}(?:[/?#]|$)).*", Pattern.DOTALL);
     private static final Pattern BAD_ESCAPE = Pattern.compile("%(?![0-9A-Fa-f]{2})");
@@ -27,17 +31,17 @@ public record WebAddress(String scheme, String authority, String path, String qu
 
     public WebAddress {
         checkScheme(scheme);
-        try {
-            new URI(scheme + "://" + authority + path + query + fragment);
-        } catch (URISyntaxException e) {
-            throw new AddressRefused("This is not a web address: %s.".formatted(e.getReason()));
+        String whole = authority + path + query + fragment;
+        if (!WHOLE.matcher(whole).matches() || BAD_ESCAPE.matcher(whole).find()) {
+            throw new AddressRefused("This is not a web address: a character in it may not stand there.");
         }
     }
 
     /** Reads what people paste; a missing scheme becomes {@code https}, and {@code
      * http} for a local host. Throws {@link AddressRefused} with a reason. */
     public static WebAddress of(String pasted) {
-        String text = pasted.strip().replaceAll("[\\t\\r\\n]", "");
+        String text = slashes(pasted.replaceAll("^[\\x00-\\x20]+|[\\x00-\\x20]+$|[\\t\\r\\n]", "")
+                .strip());
         if (text.isEmpty()) {
             throw new AddressRefused("Paste the address of the page that the links should lead to.");
         }
@@ -56,8 +60,34 @@ public record WebAddress(String scheme, String authority, String path, String qu
         String authority = HostName.authority(scheme, parts.group(2));
         String path = parts.group(3).isEmpty()
                 ? "/"
-                : encode(parts.group(3)).replace("[", "%5B").replace("]", "%5D");
+                : withoutDots(encode(parts.group(3)).replace("[", "%5B").replace("]", "%5D"));
         return new WebAddress(scheme, authority, path, encodeAfter(parts.group(4)), encodeAfter(parts.group(5)));
+    }
+
+    /** Browsers take a backslash before query and fragment for a slash, and any number of them behind the scheme. */
+    private static String slashes(String text) {
+        int end = text.replaceAll("[?#].*$", "").length();
+        String front = text.substring(0, end).replace('\\', '/');
+        return front.replaceFirst("^(?i)(https?:)/*", "$1//") + text.substring(end);
+    }
+
+    /** Without segments of one and two dots (RFC 3986, section 5.2.4), which may be escaped. */
+    private static String withoutDots(String path) {
+        Deque<String> kept = new ArrayDeque<>();
+        String[] segments = path.substring(1).split("/", -1);
+        for (int i = 0; i < segments.length; i++) {
+            String plain = segments[i].replaceAll("(?i)%2e", ".");
+            boolean isLast = i == segments.length - 1;
+            if (plain.equals("..")) {
+                kept.pollLast();
+            }
+            if (!plain.equals(".") && !plain.equals("..")) {
+                kept.addLast(segments[i]);
+            } else if (isLast) {
+                kept.addLast("");
+            }
+        }
+        return "/" + String.join("/", kept);
     }
 
     private static void checkScheme(String scheme) {
@@ -81,7 +111,11 @@ public record WebAddress(String scheme, String authority, String path, String qu
     }
 
     private static String encodeAfter(@org.jspecify.annotations.Nullable String part) {
-        return part == null ? "" : part.charAt(0) + encode(part.substring(1));
+        if (part == null) {
+            return "";
+        }
+        String encoded = encode(part.substring(1));
+        return part.charAt(0) + (part.charAt(0) == '#' ? encoded.replace("%23", "#") : encoded);
     }
 
     private static String encode(String part) {

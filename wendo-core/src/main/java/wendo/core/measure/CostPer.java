@@ -20,6 +20,11 @@ public record CostPer(long spendMinor, Count count) {
         return new CostPer(Math.round(spendMinor * factor), count.times(factor));
     }
 
+    /** What is left of this without that part of it. */
+    CostPer minus(CostPer part) {
+        return new CostPer(spendMinor - part.spendMinor, count.minus(part.count));
+    }
+
     public OptionalDouble valueMinor() {
         return spendMinor == 0 || count.value() == 0
                 ? OptionalDouble.empty()

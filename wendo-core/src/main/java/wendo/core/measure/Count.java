@@ -35,6 +35,11 @@ public record Count(double value, double squares) {
         return new Count(value + other.value, squares + other.squares);
     }
 
+    /** Without a part of it; what rounding leaves below 0 is 0. */
+    Count minus(Count part) {
+        return new Count(Math.max(0, value - part.value), Math.max(0, squares - part.squares));
+    }
+
     /**
      * Garwood's exact interval for a Poisson mean at 95 %: half the chi-squared quantiles at 2n and 2n + 2 degrees of
      * freedom. F. Garwood, Biometrika 28 (1936) 437–442. Of shares, n is the effective count (Σw)² ÷ Σw², and the bounds

@@ -1,6 +1,7 @@
 package wendo.core.measure;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 
 /**
@@ -35,6 +36,24 @@ public record CountRatio(double value, double low, double high) {
         double low = a == 0 ? 0 : BetaDistribution.of(a, b + 1).inverseCumulativeProbability(TAIL);
         double high = b == 0 ? 1 : BetaDistribution.of(a + 1, b).inverseSurvivalProbability(TAIL);
         return Optional.of(new CountRatio(scale * odds(a / (a + b)), scale * odds(low), scale * odds(high)));
+    }
+
+    /**
+     * The two-sided exact p-value of equal means, in [0, 1]: twice the smaller binomial tail, given the sum of both
+     * (Przyborowski and Wilenski 1940). It holds its level at any count. Empty when nothing happened at all, or for no
+     * exposure.
+     */
+    public static OptionalDouble pValue(Count first, double exposure, Count second, double otherExposure) {
+        if (first.value() + second.value() == 0 || !(exposure > 0) || !(otherExposure > 0)) {
+            return OptionalDouble.empty();
+        }
+        double a = first.value() / first.weight();
+        double b = second.value() / second.weight();
+        double expected = exposure / first.weight();
+        double share = expected / (expected + otherExposure / second.weight());
+        double atLeast = a == 0 ? 1 : BetaDistribution.of(a, b + 1).cumulativeProbability(share);
+        double atMost = b == 0 ? 1 : BetaDistribution.of(a + 1, b).survivalProbability(share);
+        return OptionalDouble.of(Math.min(1, 2 * Math.min(atLeast, atMost)));
     }
 
     /** How many times what an outcome costs is of what another costs. */

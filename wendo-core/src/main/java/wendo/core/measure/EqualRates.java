@@ -5,29 +5,55 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
-import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.apache.commons.statistics.distribution.HypergeometricDistribution;
 
 /** Whether rates could be the same. */
 public final class EqualRates {
     private EqualRates() {}
 
+    /** Tables as likely as the one that was seen count as well, although rounding makes them seem a little likelier. */
+    private static final double AS_LIKELY = Math.log1p(1e-7);
+
     /**
-     * The two-sided p-value of the two-proportion z-test with the pooled rate, in [0, 1]; the square of z is Pearson's
-     * chi-squared of the two by two table without correction. Empty where a rate is none or more than 1, or where all or
-     * nothing happened in both.
+     * The two-sided p-value of Fisher's exact test, in [0, 1]: the chance, at equal rates and with as many events in all,
+     * of a table no likelier than the one that was seen. It holds its level at any count, which the z-test does not. R. A.
+     * Fisher, Journal of the Royal Statistical Society 85 (1922) 87–94; two sides as R's {@code fisher.test} has them. Of
+     * shared events the nearest whole number below and above are both tried, and the greater p-value counts. Empty where a
+     * rate is none or more than 1, or where all or nothing happened in both.
      */
     public static OptionalDouble pValue(Rate first, Rate second) {
         if (first.interval().isEmpty() || second.interval().isEmpty()) {
             return OptionalDouble.empty();
         }
-        double all = (double) first.whole() + second.whole();
-        double pooled = (first.part() + second.part()) / all;
-        double variance = pooled * (1 - pooled) * (1.0 / first.whole() + 1.0 / second.whole());
-        if (!(variance > 0)) {
+        double events = first.part() + second.part();
+        if (events == 0 || events == (double) first.whole() + second.whole()) {
             return OptionalDouble.empty();
         }
-        double z = (first.part() / first.whole() - second.part() / second.whole()) / Math.sqrt(variance);
-        return OptionalDouble.of(Math.min(1, 2 * NormalDistribution.of(0, 1).survivalProbability(Math.abs(z))));
+        double greatest = 0;
+        for (long a : around(first)) {
+            for (long b : around(second)) {
+                greatest = Math.max(greatest, fisher(a, first.whole(), b, second.whole()));
+            }
+        }
+        return OptionalDouble.of(greatest);
+    }
+
+    private static long[] around(Rate rate) {
+        long below = (long) Math.floor(rate.part());
+        long above = Math.min(rate.whole(), (long) Math.ceil(rate.part()));
+        return below == above ? new long[] {below} : new long[] {below, above};
+    }
+
+    private static double fisher(long a, long n, long b, long m) {
+        HypergeometricDistribution tables =
+                HypergeometricDistribution.of(Math.toIntExact(n + m), Math.toIntExact(a + b), Math.toIntExact(n));
+        double seen = tables.logProbability((int) a) + AS_LIKELY;
+        double sum = 0;
+        for (int k = tables.getSupportLowerBound(); k <= tables.getSupportUpperBound(); k++) {
+            double log = tables.logProbability(k);
+            sum += log <= seen ? Math.exp(log) : 0;
+        }
+        return Math.min(1, sum);
     }
 
     /**

@@ -1,5 +1,8 @@
 package wendo.core.measure;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.function.DoublePredicate;
@@ -9,8 +12,13 @@ import java.util.function.DoublePredicate;
  * the ceiling, loses if the whole lies above, and else it is too early to say. Ours.
  */
 public record Judgement(CostPer cost, double ceilingMinor) {
-    /** What is not settled by this many times what was spent so far is not settled at the present rate. */
-    public static final double MOST_TIMES = 20;
+    /** Nobody spends a million times as much; what that does not settle costs just what it may. */
+    private static final double MOST_TIMES = 1e6;
+
+    /** A cost whose whole interval is as near to the ceiling as this is about the ceiling. */
+    private static final double ABOUT = 0.1;
+
+    private static final int DIGITS_OF_ADVICE = 2;
 
     private static final double EXACT = 1e-6;
 
@@ -35,7 +43,7 @@ public record Judgement(CostPer cost, double ceilingMinor) {
 
     /**
      * By how many times of what was spent so far the verdict would be settled, if outcomes went on coming at the present
-     * rate: 1 if it is settled, empty if not even {@link #MOST_TIMES} would do, as where the cost is the ceiling itself.
+     * rate: 1 if it is settled, empty where the cost is the ceiling itself, so that nothing would settle it.
      */
     public OptionalDouble settledAtTimes() {
         DoublePredicate isSettled = times -> verdict(cost.times(times)) != Verdict.TOO_EARLY;
@@ -58,20 +66,36 @@ public record Judgement(CostPer cost, double ceilingMinor) {
         return OptionalDouble.of(settled);
     }
 
-    /** How much more would have to be spent at the present rate, in minor units; empty if it would not settle. */
+    /** Whether the whole interval lies within a tenth of the ceiling, so that more data would not settle it soon. */
+    public boolean isAboutCeiling() {
+        return cost.intervalMinor()
+                .filter(interval ->
+                        interval.low() >= (1 - ABOUT) * ceilingMinor && interval.high() <= (1 + ABOUT) * ceilingMinor)
+                .isPresent();
+    }
+
+    /**
+     * How much more would have to be spent at the present rate, in minor units, to two significant digits, for it is
+     * advice; empty if nothing would settle it.
+     */
     public OptionalLong spendToSettleMinor() {
         return more(cost.spendMinor());
     }
 
-    /** How many more people would have to come at the present rate. */
+    /** How many more people would have to come at the present rate, to two significant digits. */
     public OptionalLong peopleToSettle(long peopleSoFar) {
         return more(peopleSoFar);
     }
 
     private OptionalLong more(long soFar) {
         OptionalDouble times = settledAtTimes();
-        return times.isEmpty()
-                ? OptionalLong.empty()
-                : OptionalLong.of((long) Math.ceil((times.getAsDouble() - 1) * soFar));
+        return times.isEmpty() ? OptionalLong.empty() : OptionalLong.of(advice((times.getAsDouble() - 1) * soFar));
+    }
+
+    /** Rounded up, so that it is enough. */
+    private static long advice(double exact) {
+        return BigDecimal.valueOf(Math.ceil(exact))
+                .round(new MathContext(DIGITS_OF_ADVICE, RoundingMode.CEILING))
+                .longValueExact();
     }
 }

@@ -4,8 +4,8 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 
 /**
- * One amount for a period, spread evenly over its days. Pennies that do not divide go to the earliest days, so the days
- * always add up to the amount.
+ * One amount for a period, spread evenly over its days by cumulative rounding: what falls in its days a to b is round(L·b/n)
+ * − round(L·(a − 1)/n). So every part is within one minor unit of exact, and adjoining parts add up. Ours.
  */
 public record LumpSpend(long amountMinor, Period period) {
 
@@ -23,6 +23,7 @@ public record LumpSpend(long amountMinor, Period period) {
     private long untilDay(LocalDate dayExclusive) {
         long days = period.days();
         long passed = Math.max(0, Math.min(days, ChronoUnit.DAYS.between(period.startInclusive(), dayExclusive)));
-        return passed * (amountMinor / days) + Math.min(passed, amountMinor % days);
+        // Half up: ⌊(2·L·b + n) ÷ 2n⌋, by whole and rest, so that no product overflows.
+        return passed * (amountMinor / days) + (2 * passed * (amountMinor % days) + days) / (2 * days);
     }
 }

@@ -3,9 +3,12 @@ package wendo.core.measure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Against R 4.2.2, package stats; each check names the call. */
 class ComparisonsOfTwoTest {
@@ -51,26 +54,60 @@ class ComparisonsOfTwoTest {
         assertThat(halves.high()).isCloseTo(whole.high(), within(1e-12));
     }
 
-    /**
-     * {@code pairwise.prop.test(c(83, 90, 129, 70), c(86, 93, 136, 82), correct = FALSE)}, an example of R's manual (Fleiss
-     * 1981, page 139), with {@code p.adjust.method} "none" and "holm".
-     */
-    @Test
-    void rates_pair_by_pair_with_holms_correction() {
-        List<Rate> rates = List.of(new Rate(83, 86), new Rate(90, 93), new Rate(129, 136), new Rate(70, 82));
-        List<Double> plain =
-                List.of(p(rates, 0, 1), p(rates, 0, 2), p(rates, 1, 2), p(rates, 0, 3), p(rates, 1, 3), p(rates, 2, 3));
-        List<Double> expected = List.of(
-                0.9223200957343, 0.5615870540611, 0.48473924671198, 0.0113289604247, 0.00714096227095, 0.0161432937786);
-        List<Double> adjusted = List.of(1.0, 1.0, 1.0, 0.0566448021234, 0.0428457736257, 0.0645731751145);
-        for (int i = 0; i < 6; i++) {
-            assertThat(plain.get(i)).isCloseTo(expected.get(i), within(1e-9));
-            assertThat(EqualRates.holm(plain).get(i)).isCloseTo(adjusted.get(i), within(1e-9));
-        }
+    /** {@code fisher.test(matrix(c(a, n - a, b, m - b), 2))}; 2 of 17 and 10 of 13 are Fisher's convictions of twins. */
+    @ParameterizedTest
+    @CsvSource({
+        "81, 263, 15, 148, 9.12618926238e-07",
+        "3, 4, 1, 4, 0.485714285714",
+        "2, 17, 10, 13, 0.000536724119143",
+        "1, 80, 0, 5000, 0.0157480314961",
+        "5, 1000, 15, 1000, 0.0403942054048",
+        "0, 500, 6, 400, 0.00754738877408",
+        "12, 5000, 3, 800, 0.450528454125"
+    })
+    void rates_that_could_be_the_same(long a, long n, long b, long m, double expected) {
+        assertThat(EqualRates.pValue(new Rate(a, n), new Rate(b, m)).orElseThrow())
+                .isCloseTo(expected, withinPercentage(1e-7));
+        assertThat(EqualRates.pValue(new Rate(b, m), new Rate(a, n)).orElseThrow())
+                .isCloseTo(expected, withinPercentage(1e-7));
     }
 
-    private static double p(List<Rate> rates, int one, int other) {
-        return EqualRates.pValue(rates.get(one), rates.get(other)).orElseThrow();
+    @Test
+    void shared_events_are_taken_for_the_whole_ones_that_say_less() {
+        double below = EqualRates.pValue(new Rate(5, 1000), new Rate(15, 1000)).orElseThrow();
+        double above = EqualRates.pValue(new Rate(6, 1000), new Rate(15, 1000)).orElseThrow();
+        assertThat(EqualRates.pValue(new Rate(5.4, 1000), new Rate(15, 1000))).hasValue(Math.max(below, above));
+    }
+
+    /** {@code min(1, 2 * min(pbinom(a, a + b, s / (s + t)), 1 - pbinom(a - 1, a + b, s / (s + t))))}. */
+    @ParameterizedTest
+    @CsvSource({
+        "11, 800, 21, 3011, 0.112017319575",
+        "0, 1, 5, 2, 0.263374485597",
+        "5, 1, 0, 1, 0.0625",
+        "3, 3000, 6, 18000, 0.251857089256"
+    })
+    void counts_that_could_be_the_same_for_their_exposure(long a, double s, long b, double t, double expected) {
+        assertThat(CountRatio.pValue(Count.of(a), s, Count.of(b), t).orElseThrow())
+                .isCloseTo(expected, within(1e-11));
+        assertThat(CountRatio.pValue(Count.of(b), t, Count.of(a), s).orElseThrow())
+                .isCloseTo(expected, within(1e-11));
+    }
+
+    /** Ten bookings for the price of two elsewhere stand out; with one more booking each nothing does. */
+    @Test
+    void against_the_average_only_what_is_clear_after_holms_correction_is_named() {
+        List<CostPer> costs = List.of(
+                new CostPer(10_000, Count.of(100)),
+                new CostPer(10_000, Count.of(20)),
+                new CostPer(10_000, Count.of(48)));
+        CostPer all = new CostPer(30_000, Count.of(168));
+        assertThat(AgainstAverage.search(costs, all))
+                .containsExactly(AgainstAverage.BELOW, AgainstAverage.ABOVE, AgainstAverage.ABOUT);
+        assertThat(AgainstAverage.search(List.of(costs.get(0)), costs.get(0)))
+                .as("alone there is nothing to be held against")
+                .containsExactly(AgainstAverage.ABOUT);
+        assertThat(AgainstAverage.search(List.of(), all)).isEmpty();
     }
 
     /** {@code p.adjust(c(0.01, 0.04, 0.03, 0.005), "holm")}. */

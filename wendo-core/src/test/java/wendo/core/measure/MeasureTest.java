@@ -154,14 +154,15 @@ class MeasureTest {
         for (long amount : new long[] {0, 1, days - 1, days, 99_999, 100_000_000_007L}) {
             LumpSpend lump = new LumpSpend(amount, new Period(first, first.plusDays(days)));
             long sum = 0;
-            long before = Long.MAX_VALUE;
-            for (int day = -1; day <= days; day++) {
-                long part = lump.within(Period.ofDays(first.plusDays(day), first.plusDays(day)));
-                boolean isCovered = day >= 0 && day < days;
-                assertThat(part).isBetween(isCovered ? amount / days : 0, isCovered ? amount / days + 1 : 0);
-                assertThat(isCovered ? part : 0).isLessThanOrEqualTo(before);
-                before = isCovered ? part : before;
-                sum += part;
+            for (int from = -1; from <= days; from++) {
+                sum += lump.within(Period.ofDays(first.plusDays(from), first.plusDays(from)));
+                for (int to = from; to <= days; to += 7) {
+                    double covered = Math.max(0, Math.min(days, to + 1) - Math.max(0, from));
+                    assertThat(lump.within(Period.ofDays(first.plusDays(from), first.plusDays(to)))
+                                    - amount * covered / days)
+                            .as("%d for %d days, %d to %d", amount, days, from, to)
+                            .isStrictlyBetween(-1.0, 1.0);
+                }
             }
             assertThat(sum).isEqualTo(amount);
             assertThat(lump.within(Period.ofDays(first.minusYears(1), first.plusYears(1))))

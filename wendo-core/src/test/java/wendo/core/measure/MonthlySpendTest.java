@@ -17,9 +17,9 @@ class MonthlySpendTest {
                 .isEqualTo(10_000);
         assertThat(ENDLESS.within(Period.ofDays(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 5, 9))))
                 .isZero();
-        // 31 days: 322 or 323 pence a day, the pennies first; the 10th to the 31st are 22 days of 322.
+        // The 10th to the 31st are 22 of 31 days: 7,096.77.
         assertThat(ENDLESS.within(Period.ofDays(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 31))))
-                .isEqualTo(22 * 322 + 9);
+                .isEqualTo(7_097);
         assertThat(new MonthlySpend(10_000, MAY_10, Optional.of(LocalDate.of(2026, 7, 1)))
                         .within(Period.ofDays(LocalDate.of(2026, 6, 1), LocalDate.of(2027, 6, 1))))
                 .isEqualTo(10_000);
@@ -37,7 +37,7 @@ class MonthlySpendTest {
             }
             assertThat(sum).isEqualTo(whole);
         }
-        assertThat(whole).isEqualTo(11 * 10_000 + 22 * 322 + 9);
+        assertThat(whole).isEqualTo(11 * 10_000 + 7_097);
     }
 
     @Test
