@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpHeaders;
@@ -12,6 +13,10 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
+import wendo.app.site.BodyLimit;
+import wendo.app.site.BodyReader;
+import wendo.app.site.HeldRequest;
+import wendo.app.site.PlainText;
 
 /** Lets a program in by its bearer key, into the business that the key belongs to. */
 final class ApiKeyFilter extends OncePerRequestFilter {
@@ -21,6 +26,18 @@ final class ApiKeyFilter extends OncePerRequestFilter {
 
     ApiKeyFilter(ApiKeys keys) {
         this.keys = keys;
+    }
+
+    /** Read once the key is known, so that nobody else's bodies take memory. */
+    private static HttpServletRequest held(HttpServletRequest request) throws IOException {
+        if (request.getMethod().equals("GET") || request.getMethod().equals("HEAD")) {
+            return request;
+        }
+        byte[] body = BodyReader.read(request, BodyLimit.API);
+        if (!PlainText.isJson(new String(body, StandardCharsets.UTF_8))) {
+            throw new BodyReader.Refused(400, PlainText.FAULT);
+        }
+        return new HeldRequest(request, body);
     }
 
     @Override
@@ -40,6 +57,6 @@ final class ApiKeyFilter extends OncePerRequestFilter {
                         null,
                         List.of(new SimpleGrantedAuthority(used.get().scope().key()))));
         keys.use(used.get());
-        RequestScope.run(used.get().business(), request, response, chain);
+        RequestScope.run(used.get().business(), held(request), response, chain);
     }
 }

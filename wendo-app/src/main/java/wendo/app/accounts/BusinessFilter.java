@@ -5,8 +5,10 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -55,6 +57,10 @@ final class BusinessFilter extends OncePerRequestFilter {
         return new Frame(
                 now.businessName(),
                 person.name(),
+                Arrays.stream(Permission.values())
+                        .filter(permission -> permission.isOf(now.role()))
+                        .map(Permission::name)
+                        .collect(Collectors.toSet()),
                 memberships.stream()
                         .filter(other -> !other.equals(now))
                         .map(other -> new Frame.Choice(other.business().value().toString(), other.businessName()))

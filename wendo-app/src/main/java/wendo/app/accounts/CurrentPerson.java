@@ -15,6 +15,10 @@ public record CurrentPerson(UUID id, String name, Role role) {
         return Optional.ofNullable(request.getAttribute(ATTRIBUTE)).map(CurrentPerson.class::cast);
     }
 
+    public boolean may(Permission permission) {
+        return permission.isOf(role);
+    }
+
     /** Ends the request if this person may not change how the business is set up. */
     public void mustBeAllowedToSetUp() {
         if (!role.maySetUp()) {

@@ -6,7 +6,9 @@ import java.util.Locale;
 public enum Role {
     OWNER,
     MANAGER,
-    STAFF;
+    STAFF,
+    /** Sees figures and the ledger, without contact details. */
+    VIEWER;
 
     static Role of(String key) {
         return valueOf(key.toUpperCase(Locale.ROOT));
@@ -18,6 +20,6 @@ public enum Role {
 
     /** Whether this role changes settings and gives out keys. */
     public boolean maySetUp() {
-        return this != STAFF;
+        return Permission.SET_UP.isOf(this);
     }
 }

@@ -3,6 +3,7 @@ package wendo.app.accounts;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -19,9 +20,15 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.savedrequest.CookieRequestCache;
+import wendo.app.site.SharedLimits;
 
 /** Three doors: programs with a key, the public addresses, and people who sign in. */
 @Configuration(proxyBeanMethods = false)
@@ -32,6 +39,10 @@ class SecurityConfiguration {
     private static final String POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
                     + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    /** Nothing here uses the machine's devices. */
+    private static final String NO_PERMISSIONS =
+            "accelerometer=(), camera=(), geolocation=(), gyroscope=(), microphone=(), payment=(), usb=()";
 
     @Bean
     PasswordEncoder passwordEncoder() {
@@ -74,26 +85,53 @@ class SecurityConfiguration {
 
     @Bean
     @Order(3)
-    SecurityFilterChain people(HttpSecurity http, Accounts accounts) throws Exception {
+    SecurityFilterChain people(HttpSecurity http, Accounts accounts, SharedLimits limits, KnownDevices devices)
+            throws Exception {
         return http.headers(SecurityConfiguration::strict)
+                // Neither a page that anybody opens nor one that asks to sign in first leaves a session behind.
+                .csrf(csrf -> csrf.csrfTokenRepository(tokens()))
+                .requestCache(cache -> cache.requestCache(new CookieRequestCache()))
                 .authorizeHttpRequests(requests -> requests.requestMatchers("/sign-in", REFUSED, "/error")
                         .permitAll()
                         .anyRequest()
                         .authenticated())
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("email")
-                        .defaultSuccessUrl("/today", false)
+                        .successHandler(welcome(devices))
                         .failureHandler(SecurityConfiguration::refusePerson))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?signedOut=true"))
                 .exceptionHandling(faults -> faults.authenticationEntryPoint(askToSignIn()))
-                .addFilterBefore(new SignInLimit(), UsernamePasswordAuthenticationFilter.class)
+                .addFilterBefore(new SignInLimit(limits, devices), UsernamePasswordAuthenticationFilter.class)
                 .addFilterAfter(new BusinessFilter(accounts), AuthorizationFilter.class)
                 .build();
     }
 
+    /** In a cookie that no script reads; forms bring it back masked. */
+    private static CookieCsrfTokenRepository tokens() {
+        CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+        tokens.setCookieName("wendo_csrf");
+        tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax").httpOnly(true));
+        return tokens;
+    }
+
+    /** The browser is known from now on, and goes where it wanted to. */
+    private static AuthenticationSuccessHandler welcome(KnownDevices devices) {
+        SavedRequestAwareAuthenticationSuccessHandler onward = new SavedRequestAwareAuthenticationSuccessHandler();
+        onward.setRequestCache(new CookieRequestCache());
+        onward.setDefaultTargetUrl("/today");
+        return (request, response, authentication) -> {
+            if (authentication.getPrincipal() instanceof SignedIn person) {
+                devices.remember(person.id(), request, response);
+            }
+            onward.onAuthenticationSuccess(request, response, authentication);
+        };
+    }
+
     private static HeadersConfigurer<HttpSecurity> strict(HeadersConfigurer<HttpSecurity> headers) {
         return headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
-                .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN));
+                .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
+                .crossOriginOpenerPolicy(opener -> opener.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                .permissionsPolicyHeader(permissions -> permissions.policy(NO_PERMISSIONS));
     }
 
     private static void refuseProgram(
@@ -102,6 +140,7 @@ class SecurityConfiguration {
         response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
         response.setHeader("WWW-Authenticate", "Bearer");
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
         response.getWriter().write("""
                 {"title": "Unauthorized", "status": 401, "detail": "Send a key of this business as \\"Authorization: Bearer …\\". \
                 Keys are made under Setup."}""");
@@ -111,6 +150,7 @@ class SecurityConfiguration {
             HttpServletRequest request, HttpServletResponse response, AccessDeniedException cause) throws IOException {
         response.setStatus(HttpServletResponse.SC_FORBIDDEN);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
         response.getWriter().write("""
                 {"title": "Forbidden", "status": 403, "detail": "This key may not do that. What a key may do is chosen when it is \
                 made, under Setup."}""");
@@ -127,7 +167,8 @@ class SecurityConfiguration {
 
     /** A part of a page cannot be sent to the sign-in form: htmx is told to go there as a whole. */
     private static AuthenticationEntryPoint askToSignIn() {
-        AuthenticationEntryPoint form = new LoginUrlAuthenticationEntryPoint("/sign-in");
+        LoginUrlAuthenticationEntryPoint form = new LoginUrlAuthenticationEntryPoint("/sign-in");
+        form.setFavorRelativeUris(true); // never to a host that a caller names
         return (request, response, cause) -> {
             if (request.getHeader("HX-Request") == null) {
                 form.commence(request, response, cause);

@@ -1,7 +1,5 @@
 package wendo.app.accounts;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -10,24 +8,27 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.Locale;
+import java.util.Optional;
 import org.springframework.web.filter.OncePerRequestFilter;
+import wendo.app.site.SharedLimits;
 
-/** Slows down guessing: so many tries for one e-mail, and for one address of the network, in five minutes. */
+/**
+ * Slows down guessing. An address of the network that fails too often is blocked for a while. An account that is guessed
+ * at from many addresses is slowed down for browsers that nobody has signed in to it with; one that is known to it has
+ * tries of its own, so nobody can keep its owner out. The limits hold over all processes.
+ */
 final class SignInLimit extends OncePerRequestFilter {
-    private static final int TRIES_PER_EMAIL = 10;
-    private static final int TRIES_PER_ADDRESS = 100;
-    private static final Duration WINDOW = Duration.ofMinutes(5);
+    private static final int FAILURES_OF_ADDRESS = 30;
+    private static final Duration BLOCKED = Duration.ofMinutes(15);
+    private static final int TRIES_OF_ACCOUNT = 10;
+    private static final Duration SLOWED = Duration.ofMinutes(5);
 
-    private final LoadingCache<String, Bucket> byEmail = buckets(TRIES_PER_EMAIL);
-    private final LoadingCache<String, Bucket> byAddress = buckets(TRIES_PER_ADDRESS);
+    private final SharedLimits limits;
+    private final KnownDevices devices;
 
-    private static LoadingCache<String, Bucket> buckets(int tries) {
-        return Caffeine.newBuilder()
-                .expireAfterAccess(WINDOW)
-                .maximumSize(100_000)
-                .build(key -> Bucket.builder()
-                        .addLimit(limit -> limit.capacity(tries).refillGreedy(tries, WINDOW))
-                        .build());
+    SignInLimit(SharedLimits limits, KnownDevices devices) {
+        this.limits = limits;
+        this.devices = devices;
     }
 
     @Override
@@ -38,18 +39,38 @@ final class SignInLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        String email = request.getParameter("email");
-        String key = email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
-        Bucket ofAddress = byAddress.get(request.getRemoteAddr());
-        if (byEmail.get(key).tryConsume(1) && ofAddress.tryConsume(1)) {
+        String typed = request.getParameter("email");
+        String email = typed == null ? "" : typed.strip().toLowerCase(Locale.ROOT);
+        Optional<String> device = devices.find(request, email);
+        Bucket ofAddress = limits.of("sign-in from", request.getRemoteAddr(), FAILURES_OF_ADDRESS, BLOCKED);
+        Bucket ofAccount = device.map(known -> limits.of("sign-in by", known, TRIES_OF_ACCOUNT, SLOWED))
+                .orElseGet(() -> limits.of("sign-in as", email, TRIES_OF_ACCOUNT, SLOWED));
+        if (device.isEmpty() && ofAddress.getAvailableTokens() == 0) {
+            refuse(request, response, "Too many tries from your network. Wait a quarter of an hour, then try again.");
+        } else if (!ofAccount.tryConsume(1)) {
+            refuse(
+                    request,
+                    response,
+                    "Too many tries. Wait half a minute, then try again, or sign in on a device that you have used before.");
+        } else {
             chain.doFilter(request, response);
-            if (response.getStatus() == HttpServletResponse.SC_FOUND) {
-                ofAddress.addTokens(1); // who gets in was not guessing; an office has one address
-            }
-            return;
+            count(response, ofAddress, ofAccount);
         }
+    }
+
+    /** Who gets in was not guessing. */
+    private static void count(HttpServletResponse response, Bucket ofAddress, Bucket ofAccount) {
+        if (response.getStatus() == HttpServletResponse.SC_FOUND) {
+            ofAccount.addTokens(1);
+        } else {
+            ofAddress.tryConsume(1);
+        }
+    }
+
+    private static void refuse(HttpServletRequest request, HttpServletResponse response, String said)
+            throws ServletException, IOException {
         response.setStatus(429);
-        request.setAttribute(SecurityConfiguration.FAULT, "Too many tries. Wait five minutes, then try again.");
+        request.setAttribute(SecurityConfiguration.FAULT, said);
         request.getRequestDispatcher(SecurityConfiguration.REFUSED).forward(request, response);
     }
 }

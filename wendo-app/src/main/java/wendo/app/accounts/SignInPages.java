@@ -2,6 +2,7 @@ package wendo.app.accounts;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -40,11 +41,12 @@ class SignInPages {
     String refused(HttpServletRequest request, Model model) {
         String email = request.getParameter("email");
         model.addAttribute("email", email == null ? "" : email);
-        model.addAttribute("fault", request.getAttribute(SecurityConfiguration.FAULT));
+        model.addAttribute("fault", Objects.requireNonNullElse(request.getAttribute(SecurityConfiguration.FAULT), ""));
         model.addAttribute("signedOut", false);
         return "accounts/sign-in";
     }
 
+    @Needs(Permission.SEE)
     @PostMapping("/business")
     String choose(@RequestParam UUID business, @AuthenticationPrincipal SignedIn person, HttpSession session) {
         BusinessId wanted = new BusinessId(business);

@@ -21,12 +21,15 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.app.tables.Brought;
 import wendo.app.tables.TableRefused;
 import wendo.app.tables.TableWriter;
 
 /** Links from a file: bring it, match its columns, read the report, issue, take the result along. */
+@Needs(Permission.ISSUE)
 @Controller
 @RequestMapping("/issue/files")
 class BatchPages {

@@ -14,10 +14,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 
 /** The list of campaigns, and one campaign. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/campaigns")
 class CampaignPages {

@@ -16,6 +16,8 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.core.media.Correction;
 import wendo.core.media.PrintedSize;
 
@@ -46,6 +48,7 @@ class CodePages {
     }
 
     /** From the list of links, where they are ticked. */
+    @Needs(Permission.ISSUE)
     @PostMapping
     String choose(@RequestParam(name = "link", defaultValue = "") List<UUID> wanted) {
         return wanted.isEmpty()
@@ -101,6 +104,7 @@ class CodePages {
                                         .collect(Collectors.joining("&")));
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/mark")
     String keepMark(
             @RequestParam MultipartFile mark,
@@ -115,6 +119,7 @@ class CodePages {
         return back(request);
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/mark/remove")
     String removeMark(CurrentPerson person, HttpServletRequest request) {
         person.mustBeAllowedToSetUp();

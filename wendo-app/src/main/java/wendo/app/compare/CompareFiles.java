@@ -17,6 +17,8 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.server.ResponseStatusException;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
 import wendo.app.tables.TableWriter;
@@ -24,6 +26,7 @@ import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
 /** The comparison as it is seen, to take along. */
+@Needs(Permission.EXPORT)
 @Controller
 class CompareFiles {
     private static final int RATE_DIGITS = 6;

@@ -21,11 +21,14 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Refusal;
 
 /** Sharing a report of what is compared, and taking it back. */
+@Needs(Permission.SHARE)
 @Controller
 @RequestMapping("/compare/reports")
 class SharePages {

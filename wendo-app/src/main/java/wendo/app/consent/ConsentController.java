@@ -17,10 +17,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.tables.TableWriter;
 
 /** Who agreed to what: found by contact, withdrawn by the office, exported. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/consent")
 class ConsentController {

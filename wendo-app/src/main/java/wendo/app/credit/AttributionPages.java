@@ -9,11 +9,14 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.core.credit.ModelName;
 import wendo.core.credit.ModelRules;
 
 /** How credit is shared, and how far its making anew is. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/attribution")
 class AttributionPages {

@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.core.credit.ModelName;
 
@@ -48,6 +50,7 @@ class TrailPages {
     }
 
     /** Somebody knows that two are one person. */
+    @Needs(Permission.SET_UP)
     @PostMapping("/same")
     ModelAndView same(@PathVariable UUID id, @RequestParam(defaultValue = "") String other, CurrentPerson person) {
         String text = other.strip();
@@ -60,6 +63,7 @@ class TrailPages {
     }
 
     /** Undoes a join, or makes it again. */
+    @Needs(Permission.SET_UP)
     @PostMapping("/joins")
     String joins(
             @PathVariable UUID id,

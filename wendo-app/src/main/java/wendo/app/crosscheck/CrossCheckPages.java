@@ -17,6 +17,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Figures;
 import wendo.app.site.Refusal;
@@ -61,6 +63,7 @@ class CrossCheckPages {
                 .addObject("counted", Counted.values());
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping
     ModelAndView add(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
         CheckForm.Checked checked = CheckForm.check(typed, sources.list(), business.locale());
@@ -92,6 +95,7 @@ class CrossCheckPages {
     }
 
     /** More of their days, or other numbers for days that are here. */
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}")
     ModelAndView tell(
             @PathVariable UUID id,
@@ -108,6 +112,7 @@ class CrossCheckPages {
         return new ModelAndView("redirect:/compare/cross-checks/" + id);
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}/remove")
     String remove(@PathVariable UUID id, RedirectAttributes notes) {
         Check check = check(id);
@@ -117,6 +122,7 @@ class CrossCheckPages {
         return "redirect:/compare/cross-checks";
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}/put-back")
     String putBack(@PathVariable UUID id) {
         if (!checks.putBack(id)) {

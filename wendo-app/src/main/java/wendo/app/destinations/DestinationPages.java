@@ -16,12 +16,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
 
 /** The list of destinations, and one destination with its health. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/destinations")
 class DestinationPages {

@@ -10,11 +10,14 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
 
 /** Codes and answers with the sources they stand for, and those that match nothing. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/codes")
 class EvidencePages {

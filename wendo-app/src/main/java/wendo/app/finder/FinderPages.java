@@ -6,6 +6,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Permission;
 
 /** What the finder in the bar finds: while typing, and as a page. */
 @Controller
@@ -21,8 +23,8 @@ class FinderPages {
 
     /** A pasted link, or what alone was found, is opened at once. */
     @GetMapping
-    ModelAndView page(@RequestParam(defaultValue = "") String find) {
-        List<FinderQueries.Found> found = queries.find(cut(find));
+    ModelAndView page(@RequestParam(defaultValue = "") String find, CurrentPerson person) {
+        List<FinderQueries.Found> found = found(find, person);
         List<FinderQueries.Found> exact =
                 found.stream().filter(FinderQueries.Found::isExact).toList();
         List<FinderQueries.Found> meant = exact.isEmpty() ? found : exact;
@@ -32,8 +34,16 @@ class FinderPages {
     }
 
     @GetMapping("/quick")
-    ModelAndView quick(@RequestParam(defaultValue = "") String find) {
-        return show("finder/page :: found", queries.find(cut(find)), find);
+    ModelAndView quick(@RequestParam(defaultValue = "") String find, CurrentPerson person) {
+        return show("finder/page :: found", found(find, person), find);
+    }
+
+    /** What leads where the person may not go is not found. */
+    private List<FinderQueries.Found> found(String find, CurrentPerson person) {
+        return queries.find(cut(find)).stream()
+                .filter(one -> !one.isContact() || person.may(Permission.SEE_CONTACTS))
+                .filter(one -> !one.path().startsWith("/setup/") || person.may(Permission.SET_UP))
+                .toList();
     }
 
     private static ModelAndView show(String view, List<FinderQueries.Found> found, String find) {

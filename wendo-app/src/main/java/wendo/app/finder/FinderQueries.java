@@ -37,6 +37,10 @@ class FinderQueries {
             Optional<Channel> channel,
             boolean isExact,
             boolean isAway) {
+        boolean isContact() {
+            return kind.equals("recipient") || kind.equals("subscriber");
+        }
+
         public String path() {
             return switch (kind) {
                 case "link" -> "/links/" + id;

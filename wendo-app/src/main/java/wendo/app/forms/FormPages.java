@@ -15,11 +15,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.consent.ConsentPurpose;
 import wendo.app.links.LinkHosts;
 import wendo.app.site.Refusal;
 
 /** The entry forms of a business, and one of them. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/forms")
 class FormPages {

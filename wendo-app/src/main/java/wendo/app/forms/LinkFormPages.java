@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
 import wendo.app.site.Refusal;
@@ -60,6 +62,7 @@ class LinkFormPages {
                 .addObject("faults", faults);
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
     ModelAndView keep(
             @PathVariable UUID id,

@@ -16,11 +16,14 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 import wendo.core.handover.SendingHours;
 
 /** What happens to leads on arrival: the list, one handover, and the hours. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/handovers")
 class HandoverPages {

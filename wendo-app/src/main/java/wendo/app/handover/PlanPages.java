@@ -18,10 +18,13 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.sending.Clips;
 import wendo.app.site.Refusal;
 
 /** Follow-up plans, and the pictures and clips that go along with their messages. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/follow-up")
 class PlanPages {

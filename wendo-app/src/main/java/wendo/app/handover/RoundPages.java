@@ -24,10 +24,13 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.Colleague;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.core.handover.Turn;
 
 /** A round of people who get leads in turn. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/rounds")
 class RoundPages {

@@ -22,6 +22,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 import wendo.app.sources.Sources;
@@ -33,6 +35,7 @@ import wendo.core.outcomes.DayOrder;
 import wendo.core.outcomes.OutcomeKind;
 
 /** Outcomes from a file: bring it, match its columns, read the fate of each row, import, undo. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/outcomes/files")
 class ImportPages {

@@ -15,11 +15,14 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkChangeLog;
 import wendo.app.links.LinkChanges;
 
 /** Changes of many links at once, and their undoing. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/links/changes")
 class ChangePages {

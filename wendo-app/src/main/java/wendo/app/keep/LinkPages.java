@@ -23,6 +23,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.IssueFault;
 import wendo.app.links.LinkChange;
@@ -113,6 +115,7 @@ class LinkPages {
         return known;
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
     ModelAndView describe(
             @PathVariable UUID id,
@@ -131,6 +134,7 @@ class LinkPages {
                 : Refusal.of(show(link, name, terms, faults, choice, business));
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/archive")
     String archive(@PathVariable UUID id, @RequestParam boolean away, CurrentPerson person) {
         find(id);
@@ -143,6 +147,7 @@ class LinkPages {
     }
 
     /** @param from the business's own day and time; empty to count all visits again */
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/afresh")
     ModelAndView countAfresh(
             @PathVariable UUID id,

@@ -14,6 +14,8 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.campaigns.Campaigns;
 import wendo.app.links.LinkKeeping;
@@ -89,6 +91,7 @@ class ListPages {
                 .addObject("groups", LinkFilter.Group.values());
     }
 
+    @Needs(Permission.ISSUE)
     @PostMapping("/filters")
     ModelAndView save(
             @RequestParam String name,
@@ -106,6 +109,7 @@ class ListPages {
         return new ModelAndView("redirect:/links?" + filter.query());
     }
 
+    @Needs(Permission.ISSUE)
     @PostMapping("/filters/{id}/remove")
     String remove(@PathVariable UUID id, RedirectAttributes notes) {
         saved.remove(id);

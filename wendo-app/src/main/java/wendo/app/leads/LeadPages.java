@@ -19,6 +19,8 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.Colleague;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.consent.ConsentQueries;
 import wendo.app.sending.Outbox;
@@ -26,6 +28,7 @@ import wendo.app.site.Amount;
 import wendo.app.site.Refusal;
 
 /** The list of leads, and one lead. */
+@Needs(Permission.WORK_LEADS)
 @Controller
 @RequestMapping("/leads")
 class LeadPages {
@@ -51,18 +54,19 @@ class LeadPages {
             @RequestParam(defaultValue = "open") String whose,
             @RequestParam(defaultValue = "0") String page,
             CurrentPerson person) {
+        boolean seesAll = person.may(Permission.SEE_CONTACTS);
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
         return new ModelAndView("leads/list")
-                .addObject("rows", queries.page(whose, person.id(), number))
-                .addObject("counts", queries.counts(person.id()))
+                .addObject("rows", queries.page(whose, person.id(), seesAll, number))
+                .addObject("counts", queries.counts(person.id(), seesAll))
                 .addObject("whose", whose)
                 .addObject("page", number)
                 .addObject("pageSize", LeadQueries.PAGE);
     }
 
     @GetMapping("/{id}")
-    ModelAndView one(@PathVariable UUID id) {
-        return page(find(id), Map.of(), Map.of());
+    ModelAndView one(@PathVariable UUID id, CurrentPerson person) {
+        return page(find(id, person), Map.of(), Map.of());
     }
 
     private ModelAndView page(LeadQueries.Row lead, Map<String, String> typed, Map<String, String> faults) {
@@ -87,7 +91,7 @@ class LeadPages {
     @PostMapping("/{id}/stage")
     ModelAndView stage(
             @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
-        LeadQueries.Row lead = find(id);
+        LeadQueries.Row lead = find(id, person);
         Map<String, String> faults = new HashMap<>();
         Stage stage = Stage.find(typed.getOrDefault("stage", "")).orElse(Stage.NEW);
         String reason = typed.getOrDefault("reason", "").strip();
@@ -116,10 +120,16 @@ class LeadPages {
 
     @PostMapping("/{id}/owner")
     ModelAndView own(@PathVariable UUID id, @RequestParam(defaultValue = "") String owner, CurrentPerson person) {
-        find(id);
+        find(id, person);
         Optional<Colleague> to = accounts.colleagues().stream()
                 .filter(one -> one.id().toString().equals(owner))
                 .findFirst();
+        if (!person.may(Permission.SEE_CONTACTS)
+                && to.filter(one -> !one.id().equals(person.id())).isPresent()) {
+            throw new ResponseStatusException(
+                    HttpStatus.FORBIDDEN,
+                    "Owners and managers assign leads to others. You can take this one yourself.");
+        }
         String said = to.map(one -> "Given to " + one.name() + ".").orElse("Nobody has it now.");
         leads.own(id, to.map(Colleague::id), person.name(), said);
         return back(id);
@@ -128,7 +138,7 @@ class LeadPages {
     /** They answered by another road: by phone, or by mail to a person's own mailbox. */
     @PostMapping("/{id}/answered")
     ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
-        find(id);
+        find(id, person);
         leads.note(id, person.name(), "They answered.");
         leads.stop(id, "They answered.");
         return back(id);
@@ -137,7 +147,7 @@ class LeadPages {
     @PostMapping("/{id}/tasks")
     ModelAndView addTask(
             @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
-        LeadQueries.Row lead = find(id);
+        LeadQueries.Row lead = find(id, person);
         Map<String, String> faults = new HashMap<>();
         String text = typed.getOrDefault("task", "").strip();
         if (text.isEmpty()) {
@@ -160,7 +170,7 @@ class LeadPages {
 
     @PostMapping("/{id}/tasks/{task}")
     ModelAndView finish(@PathVariable UUID id, @PathVariable UUID task, CurrentPerson person) {
-        find(id);
+        find(id, person);
         leads.finishTask(id, task, person.name());
         return back(id);
     }
@@ -169,7 +179,12 @@ class LeadPages {
         return new ModelAndView("redirect:/leads/" + id);
     }
 
-    private LeadQueries.Row find(UUID id) {
-        return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    /** Staff work on their own leads and on nobody's; of others' they learn nothing. */
+    private LeadQueries.Row find(UUID id, CurrentPerson person) {
+        return queries.find(id)
+                .filter(lead -> person.may(Permission.SEE_CONTACTS)
+                        || lead.ownerId().isEmpty()
+                        || lead.ownerId().get().equals(person.id()))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 }

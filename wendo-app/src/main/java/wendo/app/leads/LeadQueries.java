@@ -74,16 +74,21 @@ class LeadQueries {
 
     record Counts(long all, long mine, long nobodys, long open) {}
 
-    /** @param whose mine, nobodys, open, or anything else for all */
+    /**
+     * @param seesAll false for one who sees their own and nobody's
+     * @param whose mine, nobodys, open, or anything else for all
+     */
     @Transactional(readOnly = true)
-    List<Row> page(String whose, UUID person, int page) {
+    List<Row> page(String whose, UUID person, boolean seesAll, int page) {
         return jdbc.sql(ROWS + """
-                        where not o.is_proof and (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
+                        where not o.is_proof and (:seesAll or l.owner_id is null or l.owner_id = :person)
+                            and (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
                             and (:whose <> 'nobodys' or (l.owner_id is null and l.stage in ('new', 'quoted')))
                             and (:whose <> 'open' or l.stage in ('new', 'quoted'))
                         order by l.arrived_at desc, l.outcome_id limit :limit offset :offset
                         """)
                 .param("whose", whose)
+                .param("seesAll", seesAll)
                 .param("person", person)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
@@ -92,14 +97,16 @@ class LeadQueries {
     }
 
     @Transactional(readOnly = true)
-    Counts counts(UUID person) {
+    Counts counts(UUID person, boolean seesAll) {
         return jdbc.sql("""
-                        select count(*), count(*) filter (where owner_id = ? and stage in ('new', 'quoted')),
+                        select count(*), count(*) filter (where owner_id = :person and stage in ('new', 'quoted')),
                             count(*) filter (where owner_id is null and stage in ('new', 'quoted')),
                             count(*) filter (where stage in ('new', 'quoted'))
-                        from lead l join outcome o on o.id = l.outcome_id where not o.is_proof
+                        from lead l join outcome o on o.id = l.outcome_id
+                        where not o.is_proof and (:seesAll or l.owner_id is null or l.owner_id = :person)
                         """)
-                .param(person)
+                .param("person", person)
+                .param("seesAll", seesAll)
                 .query((row, number) -> new Counts(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();
     }

@@ -2,6 +2,7 @@ package wendo.app.links;
 
 import java.util.Optional;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.destinations.DestinationLooks;
 import wendo.app.site.Refusal;
@@ -20,9 +23,14 @@ import wendo.core.links.HostName;
 import wendo.core.links.WebAddress;
 
 /** The names that a business's links begin with. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/hosts")
 class HostPages {
+    /** RFC 1123, section 2.1. */
+    private static final Pattern NAME =
+            Pattern.compile("(?:[a-z0-9](?:[a-z0-9-]*[a-z0-9])?\\.)*[a-z0-9](?:[a-z0-9-]*[a-z0-9])?");
+
     private final LinkHosts hosts;
     private final LinkQueries links;
     private final DestinationLooks looks;
@@ -62,6 +70,10 @@ class HostPages {
         WebAddress address = WebAddress.of(typed);
         if (!address.path().equals("/") || !address.query().isEmpty()) {
             throw new AddressRefused("Give the name alone, like go.yourbusiness.example. All its paths become links.");
+        }
+        if (!NAME.matcher(address.host()).matches()) {
+            throw new AddressRefused(
+                    "A link domain has letters, digits and hyphens between its dots, as names of hosts have.");
         }
         if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
             throw new AddressRefused("Only your own network can open \"%s\".".formatted(address.host()));

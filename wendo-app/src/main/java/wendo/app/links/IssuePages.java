@@ -19,6 +19,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.destinations.DestinationLooks;
 import wendo.app.destinations.Destinations;
@@ -30,6 +32,7 @@ import wendo.core.links.Channel;
 import wendo.core.links.WebAddress;
 
 /** The desk where links are issued. */
+@Needs(Permission.ISSUE)
 @Controller
 @RequestMapping("/issue")
 class IssuePages {
@@ -92,6 +95,7 @@ class IssuePages {
         return pages.show(offer.map(found -> form.withAdopted(adopt, found)).orElse(form));
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/source")
     ModelAndView addSource(@RequestParam MultiValueMap<String, String> typed) {
         IssueForm form = IssueForm.of(typed);

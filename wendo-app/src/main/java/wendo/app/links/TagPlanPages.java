@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.core.links.Spelling;
 import wendo.core.links.Tag;
 import wendo.core.links.TagField;
@@ -22,6 +24,7 @@ import wendo.core.links.Tags;
 import wendo.core.links.WebAddress;
 
 /** The tag plans: which parameters links carry, and how they are spelled. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/tag-plans")
 class TagPlanPages {

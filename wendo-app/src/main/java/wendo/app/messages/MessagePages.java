@@ -11,6 +11,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
@@ -50,12 +52,14 @@ class MessagePages {
     }
 
     /** The part that counts, while somebody types. */
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/count")
     ModelAndView count(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
         return show("messages/page :: count", find(id), MessageForm.of(typed), business);
     }
 
     /** {@code plain} and {@code replace} name the buttons that change the text before it is kept. */
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
     ModelAndView keep(
             @PathVariable UUID id,

@@ -22,6 +22,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
@@ -31,6 +33,7 @@ import wendo.app.tables.TableRefused;
 import wendo.app.tables.TableWriter;
 
 /** Recipients from a file: bring it, say which column is which, make their links, take the file along again. */
+@Needs(Permission.ISSUE)
 @Controller
 class RecipientPages {
     private static final int SHOWN = 8;
@@ -51,6 +54,7 @@ class RecipientPages {
         this.consent = consent;
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/links/{id}/recipients")
     String bring(
             @PathVariable UUID id,
@@ -91,6 +95,7 @@ class RecipientPages {
         return -1;
     }
 
+    @Needs(Permission.SEE_CONTACTS)
     @GetMapping("/recipients/{id}")
     ModelAndView page(@PathVariable UUID id) {
         return show(list(id), Map.of());
@@ -122,6 +127,7 @@ class RecipientPages {
     }
 
     /** {@code make} names the button that makes the links; the other reads the columns again. */
+    @Needs(Permission.SET_UP)
     @PostMapping("/recipients/{id}")
     ModelAndView match(
             @PathVariable UUID id,
@@ -163,6 +169,7 @@ class RecipientPages {
     }
 
     /** The file that was brought, with a column of links and one of finished texts. */
+    @Needs(Permission.EXPORT_CONTACTS)
     @GetMapping("/recipients/{id}/file.{kind}")
     void file(@PathVariable UUID id, @PathVariable String kind, HttpServletResponse response) throws IOException {
         RecipientLists.Listed list = list(id);

@@ -15,12 +15,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.app.sources.Sources;
 import wendo.core.links.SubIdForm;
 import wendo.core.outcomes.OutcomeKind;
 
 /** Partner networks: what goes out to each, the address it reports to, and what it reported. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/networks")
 class NetworkPages {

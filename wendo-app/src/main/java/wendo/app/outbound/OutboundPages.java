@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Amount;
 import wendo.app.site.PeriodChoice;
@@ -56,6 +58,7 @@ class OutboundPages {
                 .addObject("ribbon", ribbons.draw(choice));
     }
 
+    @Needs(Permission.SET_UP)
     @GetMapping("/setup/outgoing")
     ModelAndView list(@RequestParam(defaultValue = "") String pattern) {
         return list(new Typed("", pattern, ""), Map.of());
@@ -71,6 +74,7 @@ class OutboundPages {
     }
 
     /** Tries a pattern; nothing is kept. */
+    @Needs(Permission.SET_UP)
     @GetMapping("/setup/outgoing/check")
     ModelAndView check(
             @RequestParam(defaultValue = "") String name,
@@ -84,6 +88,7 @@ class OutboundPages {
                 .orElseGet(() -> Refusal.of(list(typed, Map.of("pattern", patternFault()))));
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/setup/outgoing")
     ModelAndView add(
             @RequestParam(defaultValue = "") String name,
@@ -116,6 +121,7 @@ class OutboundPages {
                 : Refusal.of(list(new Typed(name, pattern, worth), faults));
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/setup/outgoing/{id}/remove")
     String remove(@PathVariable UUID id) {
         patterns.remove(id);

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -19,6 +20,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.consent.ConsentQueries;
 import wendo.app.site.Figures;
@@ -65,9 +68,21 @@ class OutcomePages {
 
     /** One outcome with its history, and how to put it right. */
     @GetMapping("/{id}")
-    ModelAndView one(@PathVariable UUID id, Business business) {
-        OutcomeQueries.Row row = find(id);
+    ModelAndView one(@PathVariable UUID id, Business business, CurrentPerson person) {
+        OutcomeQueries.Row row = seen(List.of(find(id)), person).get(0);
         return show(row, Correction.of(row, business), Map.of(), business);
+    }
+
+    /** Contact details are seen by those who may see all, and by the owner of a lead. */
+    private List<OutcomeQueries.Row> seen(List<OutcomeQueries.Row> rows, CurrentPerson person) {
+        if (person.may(Permission.SEE_CONTACTS)) {
+            return rows;
+        }
+        Set<UUID> own = queries.leadsOf(
+                person.id(), rows.stream().map(OutcomeQueries.Row::id).toList());
+        return rows.stream()
+                .map(row -> own.contains(row.id()) ? row : row.withoutContacts())
+                .toList();
     }
 
     private OutcomeQueries.Row find(UUID id) {
@@ -94,6 +109,7 @@ class OutcomePages {
                 .addObject("faults", faults);
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}")
     ModelAndView correct(
             @PathVariable UUID id,
@@ -118,6 +134,7 @@ class OutcomePages {
     }
 
     /** Somebody knows where it came from, or takes that back. */
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}/source")
     ModelAndView set(
             @PathVariable UUID id,
@@ -144,13 +161,14 @@ class OutcomePages {
             @RequestParam(defaultValue = "0") String page,
             PeriodChoice choice,
             Business business,
+            CurrentPerson person,
             Model model) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         Optional<OutcomeKind> chosen = OutcomeKind.find(kind);
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
         boolean isUnknown = joined.equals("no");
         OutcomeQueries.Chosen shown = new OutcomeQueries.Chosen(chosen, isUnknown);
-        List<Line> lines = queries.page(choice.period(), business.zone(), shown, number).stream()
+        List<Line> lines = seen(queries.page(choice.period(), business.zone(), shown, number), person).stream()
                 .map(row -> new Line(row, EvidenceWords.of(row, figures)))
                 .toList();
         model.addAttribute("lines", lines);

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -69,6 +70,10 @@ class OutcomeQueries implements RibbonLayer {
             String[] parts = line.split("\t", 4);
             return new Came(Evidence.of(parts[0]), parts[1].equals("t"), parts[2], parts[3]);
         }
+
+        private Came withoutContacts() {
+            return evidence == Evidence.CONTACT ? new Came(evidence, decides, source, "A contact") : this;
+        }
     }
 
     record Row(
@@ -85,7 +90,26 @@ class OutcomeQueries implements RibbonLayer {
             Optional<Visited> visited,
             Told told,
             Optional<UUID> setSource,
-            List<Came> came) {}
+            List<Came> came) {
+        /** As somebody sees it who may not see who the customer is. */
+        Row withoutContacts() {
+            return new Row(
+                    id,
+                    kind,
+                    reference,
+                    standing,
+                    occurredAt,
+                    isDayAlone,
+                    click,
+                    reportedBy,
+                    source,
+                    channel,
+                    visited,
+                    new Told("", "", "", told.code(), "", told.items(), ""),
+                    setSource,
+                    came.stream().map(Came::withoutContacts).toList());
+        }
+    }
 
     /**
      * What the ledger holds in a period, of one kind or of all.
@@ -118,6 +142,19 @@ class OutcomeQueries implements RibbonLayer {
                 .param(id)
                 .query(OutcomeQueries::row)
                 .optional();
+    }
+
+    /** Those of these outcomes that are leads of this person. */
+    @Transactional(readOnly = true)
+    Set<UUID> leadsOf(UUID person, List<UUID> outcomes) {
+        return outcomes.isEmpty()
+                ? Set.of()
+                : Set.copyOf(
+                        jdbc.sql("select outcome_id from lead where owner_id = :person and outcome_id in (:outcomes)")
+                                .param("person", person)
+                                .param("outcomes", outcomes)
+                                .query(UUID.class)
+                                .list());
     }
 
     @Transactional(readOnly = true)

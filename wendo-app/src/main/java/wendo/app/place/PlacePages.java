@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
@@ -46,6 +48,7 @@ class PlacePages {
                 .addObject("response", placements.response(link.id()));
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
     ModelAndView add(
             @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
@@ -65,6 +68,7 @@ class PlacePages {
         return new ModelAndView("redirect:/links/" + id + "/place");
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/{placement}/remove")
     String remove(@PathVariable UUID id, @PathVariable UUID placement) {
         if (!placements.remove(id, placement)) {

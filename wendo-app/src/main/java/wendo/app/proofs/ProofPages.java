@@ -17,6 +17,8 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.destinations.DestinationLooks;
 import wendo.app.links.LinkKeeping;
@@ -28,6 +30,7 @@ import wendo.core.media.Correction;
 import wendo.core.media.QrCode;
 
 /** Proofs as the people of the business see them. */
+@Needs(Permission.ISSUE)
 @Controller
 class ProofPages {
     private final Proofs proofs;
@@ -123,6 +126,7 @@ class ProofPages {
         return "redirect:/proofs/" + id;
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/links/{id}/proof/picture")
     ModelAndView picture(@PathVariable UUID id, @RequestParam MultipartFile picture) throws IOException {
         ModelAndView page = link(id);

@@ -23,6 +23,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.destinations.DestinationLooks;
 import wendo.app.links.LinkKeeping;
@@ -96,6 +98,7 @@ class RoutePages {
         }
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
     ModelAndView lead(
             @PathVariable UUID id,
@@ -126,6 +129,7 @@ class RoutePages {
         }
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/rules")
     ModelAndView add(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, Business business) {
         LinkListed link = find(id);
@@ -148,6 +152,7 @@ class RoutePages {
     }
 
     /** {@code version} is how many rules the page showed: two people who change them do not undo each other. */
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/rules/{place}")
     ModelAndView change(
             @PathVariable UUID id, @PathVariable int place, @RequestParam String what, @RequestParam int version) {
@@ -164,6 +169,7 @@ class RoutePages {
         return back(id);
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/split")
     ModelAndView split(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
         LinkListed link = find(id);

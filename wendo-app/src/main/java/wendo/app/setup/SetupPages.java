@@ -15,11 +15,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.ApiKeys;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.KeyScope;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkHosts;
 import wendo.app.sources.Sources;
 
 /** The business and its keys. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup")
 class SetupPages {
@@ -46,6 +49,7 @@ class SetupPages {
         return "setup/page";
     }
 
+    @Needs(Permission.OWN)
     @PostMapping("/keys")
     ModelAndView create(
             @RequestParam String name,
@@ -68,6 +72,7 @@ class SetupPages {
         return new ModelAndView("redirect:/setup#keys");
     }
 
+    @Needs(Permission.OWN)
     @PostMapping("/keys/{id}/revoke")
     String revoke(@PathVariable UUID id, CurrentPerson person) {
         person.mustBeAllowedToSetUp();

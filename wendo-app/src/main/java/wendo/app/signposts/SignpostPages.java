@@ -18,6 +18,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.campaigns.Campaigns;
 import wendo.app.site.PeriodChoice;
@@ -25,6 +27,7 @@ import wendo.app.site.Refusal;
 import wendo.app.sources.Sources;
 
 /** Signposts as the people of the business see them. */
+@Needs(Permission.ISSUE)
 @Controller
 @RequestMapping("/signposts")
 class SignpostPages {
@@ -116,6 +119,7 @@ class SignpostPages {
                         signposts.entries(signpost.id(), choice.period().startInclusive()));
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}")
     ModelAndView describe(
             @PathVariable UUID id,
@@ -132,6 +136,7 @@ class SignpostPages {
         return back(id);
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}/entries")
     ModelAndView addEntry(
             @PathVariable UUID id,
@@ -184,6 +189,7 @@ class SignpostPages {
         }
     }
 
+    @Needs(Permission.SET_UP)
     @PostMapping("/{id}/entries/{entry}")
     ModelAndView change(@PathVariable UUID id, @PathVariable UUID entry, @RequestParam String what) {
         find(id);

@@ -17,6 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 import wendo.app.business.BusinessId;
 import wendo.app.business.Businesses;
 import wendo.app.site.ApiFaults;
+import wendo.app.site.BodyLimit;
 import wendo.app.site.CallLimit;
 
 /**
@@ -26,7 +27,7 @@ import wendo.app.site.CallLimit;
  */
 @Component
 public class TagCalls {
-    private static final int MAX_BODY = 4096;
+    private static final int MAX_BODY = BodyLimit.TAG_CALL;
     private static final int CALLS_PER_MINUTE = 120;
     private static final String SITE = "site";
 

@@ -18,12 +18,15 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.BusinessScope;
 import wendo.app.site.Refusal;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.links.Channel;
 
 /** The list of sources, one source, and the channels' lookback windows. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/sources")
 class SourcePages {

@@ -21,6 +21,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.sources.SourceListed;
 import wendo.app.sources.Sources;
@@ -30,6 +32,7 @@ import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
 
 /** A file from an ad account: bring it, say what its columns and names mean, enter it. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/spend/files")
 class SpendFilePages {

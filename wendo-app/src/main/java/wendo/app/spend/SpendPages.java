@@ -18,6 +18,8 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.campaigns.Campaigns;
 import wendo.app.site.Figures;
@@ -29,6 +31,7 @@ import wendo.app.sources.Sources;
 import wendo.core.measure.Period;
 
 /** Entering what things cost, and putting it right. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/spend")
 class SpendPages {

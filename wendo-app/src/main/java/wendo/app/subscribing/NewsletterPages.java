@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
@@ -68,6 +70,7 @@ class NewsletterPages {
                 .addObject("faults", faults);
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/senders")
     ModelAndView addSender(@PathVariable UUID id, @RequestParam String name, @RequestParam String placeholder) {
         LinkListed link = find(id);
@@ -90,6 +93,7 @@ class NewsletterPages {
                 .addObject("typedPlaceholder", placeholder);
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/senders/{sender}/remove")
     ModelAndView removeSender(@PathVariable UUID id, @PathVariable UUID sender) {
         find(id);
@@ -97,6 +101,7 @@ class NewsletterPages {
         return back(id);
     }
 
+    @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/opt-in")
     ModelAndView keep(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
         LinkListed link = find(id);
@@ -124,6 +129,7 @@ class NewsletterPages {
         return back(id);
     }
 
+    @Needs(Permission.EXPORT_CONTACTS)
     @GetMapping("/subscribers.csv")
     void subscribers(@PathVariable UUID id, Business business, HttpServletResponse response) throws IOException {
         find(id);

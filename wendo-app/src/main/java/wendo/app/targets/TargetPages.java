@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 import wendo.app.sources.SourceListed;
@@ -22,6 +24,7 @@ import wendo.app.sources.Sources;
 import wendo.core.outcomes.OutcomeKind;
 
 /** The most that an outcome may cost: what sources are judged by. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/targets")
 class TargetPages {

@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.compare.Answer;
 import wendo.app.compare.CompareChoice;
@@ -89,6 +91,7 @@ class TodayPages {
         return "today/page :: arrivals";
     }
 
+    @Needs(Permission.ISSUE)
     @PostMapping("/put-off")
     String putOff(
             @RequestParam String key,
@@ -105,6 +108,7 @@ class TodayPages {
         return "redirect:/today?" + choice.query();
     }
 
+    @Needs(Permission.ISSUE)
     @PostMapping("/bring-back")
     String bringBack(@RequestParam String key, PeriodChoice choice) {
         putOffs.bringBack(key);

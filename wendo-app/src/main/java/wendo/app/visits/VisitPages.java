@@ -12,10 +12,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.Refusal;
 
 /** How visitors are told apart, how long their visits are kept, and the daily sums. */
+@Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/visits")
 class VisitPages {

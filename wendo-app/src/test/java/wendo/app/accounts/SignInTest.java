@@ -43,18 +43,48 @@ class SignInTest extends WendoTest {
     }
 
     @Test
-    void guessing_is_slowed_down() {
+    void guessing_is_slowed_down_and_keeps_nobody_out_who_was_here_before() {
         Tenant tenant = tenant("Merlin Moorings");
-        Http person = http();
+        Http owner = http().signIn(tenant.email());
+        Http guesser = http();
         for (int i = 0; i < 10; i++) {
-            assertThat(person.form("/sign-in", "/sign-in", "email", tenant.email(), "password", "guess" + i)
+            assertThat(guesser.form("/sign-in", "/sign-in", "email", tenant.email(), "password", "guess" + i)
                             .statusCode())
                     .isEqualTo(422);
         }
         HttpResponse<String> answer =
-                person.form("/sign-in", "/sign-in", "email", tenant.email(), "password", PASSWORD);
+                guesser.form("/sign-in", "/sign-in", "email", tenant.email(), "password", PASSWORD);
         assertThat(answer.statusCode()).isEqualTo(429);
-        assertThat(answer.body()).contains("Wait five minutes");
+        assertThat(answer.body()).contains("Wait half a minute");
+        owner.form("/today", "/sign-out");
+        assertThat(owner.form("/sign-in", "/sign-in", "email", tenant.email(), "password", PASSWORD)
+                        .statusCode())
+                .as("a device that signed in before")
+                .isEqualTo(302);
+        assertThat(jdbc.sql("select count(*) from limit_bucket")
+                        .query(Long.class)
+                        .single())
+                .as("in the database, for all processes")
+                .isPositive();
+    }
+
+    @Test
+    void who_is_nobody_leaves_no_session_and_is_sent_to_no_other_host() {
+        long before = jdbc.sql("select count(*) from spring_session")
+                .query(Long.class)
+                .single();
+        Http nobody = http();
+        nobody.get("/sign-in");
+        HttpResponse<String> led = nobody.send(nobody.request("/today").header("Host", "evil.example"));
+        assertThat(led.headers().firstValue("Location")).hasValue("/sign-in");
+        nobody.form("/sign-in", "/sign-in", "email", "nobody@reed.example", "password", "guess");
+        assertThat(jdbc.sql("select count(*) from spring_session")
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(before);
+        assertThat(led.headers().map()).containsKeys("cross-origin-opener-policy", "permissions-policy");
+        assertThat(http().get("/api/v1/links").headers().firstValue("Content-Type"))
+                .hasValue("application/problem+json;charset=UTF-8");
     }
 
     @Test
@@ -86,10 +116,9 @@ class SignInTest extends WendoTest {
                                 two.id().value().toString())
                         .statusCode())
                 .isEqualTo(302);
-        assertThat(browser.get("/setup").body())
-                .contains("Go to Nuthatch Nautics", "Owners and managers make keys.")
-                .doesNotContain("Make a key");
-        assertThat(browser.form("/setup", "/setup/keys", "name", "mine").statusCode())
+        assertThat(browser.get("/today").body()).contains("Go to Nuthatch Nautics");
+        assertThat(browser.get("/setup").statusCode()).as("staff").isEqualTo(403);
+        assertThat(browser.form("/today", "/setup/keys", "name", "mine").statusCode())
                 .as("staff")
                 .isEqualTo(403);
     }
