@@ -30,7 +30,17 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
 
     /** What an application on this database and this folder is told. */
     static Map<String, String> settings(String url, String home) {
-        return Map.of("WENDO_DB_URL", url, "WENDO_HOME", home, "WENDO_PORT", "0", "SERVER_ADDRESS", "127.0.0.1");
+        return Map.of(
+                "WENDO_DB_URL",
+                url,
+                "WENDO_HOME",
+                home,
+                "WENDO_PORT",
+                "0",
+                "SERVER_ADDRESS",
+                "127.0.0.1",
+                "WENDO_AS_ROOT",
+                "yes");
     }
 
     public static Connection connect(String url, String role) throws SQLException {

@@ -23,6 +23,7 @@ import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
 import wendo.app.links.LinkDirectory;
 import wendo.app.links.LinkHosts;
+import wendo.app.sitetag.OwnSites;
 
 /** A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "wendo.link-port=0")
@@ -47,6 +48,9 @@ public abstract class WendoTest {
     private Accounts accounts;
 
     @Autowired
+    private OwnSites sites;
+
+    @Autowired
     private ApiKeys keys;
 
     @Autowired
@@ -55,7 +59,10 @@ public abstract class WendoTest {
     @Autowired
     private LinkDirectory directory;
 
-    /** A business with an owner, a key and a link host of its own. */
+    /** Where the pages of every test's business are. */
+    public static final String SITE = "https://site.example";
+
+    /** A business with an owner, a key, a link host and a site of its own. */
     public record Tenant(BusinessId id, String name, String email, String apiKey, String host, String siteKey) {}
 
     protected Tenant tenant(String name) {
@@ -67,6 +74,8 @@ public abstract class WendoTest {
                     .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK, true)
                     .siteKey();
             accounts.join(accounts.register(email, "Ola Ness", PASSWORD), id, Role.OWNER);
+            sites.add("site.example", "Ola Ness");
+            sites.add("localhost", "Ola Ness"); // where browsers find the demo business's pages
             hosts.open("http://" + host + ":" + port);
             return new Tenant(id, name, email, keys.create("test", KeyScope.ALL), host, siteKey);
         });

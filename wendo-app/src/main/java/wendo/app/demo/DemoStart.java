@@ -1,6 +1,7 @@
 package wendo.app.demo;
 
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -25,6 +26,7 @@ import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
 import wendo.app.links.LinkHosts;
+import wendo.app.sitetag.OwnSites;
 import wendo.simulation.MarramPoint;
 
 /** Makes the demo business on the first start, and on each start writes down how it is reached. */
@@ -45,6 +47,7 @@ class DemoStart implements ApplicationRunner {
     private final Businesses businesses;
     private final BusinessScope scope;
     private final LinkHosts hosts;
+    private final OwnSites sites;
     private final DemoSeed seed;
     private final JsonMapper json;
 
@@ -66,6 +69,7 @@ class DemoStart implements ApplicationRunner {
             Businesses businesses,
             BusinessScope scope,
             LinkHosts hosts,
+            OwnSites sites,
             DemoSeed seed,
             JsonMapper json) {
         this.accounts = accounts;
@@ -73,6 +77,7 @@ class DemoStart implements ApplicationRunner {
         this.businesses = businesses;
         this.scope = scope;
         this.hosts = hosts;
+        this.sites = sites;
         this.seed = seed;
         this.json = json;
     }
@@ -84,6 +89,8 @@ class DemoStart implements ApplicationRunner {
         }
         Business business = scope.within(ID, () -> {
             hosts.open(linkOrigin);
+            sites.add(URI.create(siteOrigin).getHost(), "Maren Holt");
+            sites.add("marrampoint.example", "Maren Holt");
             return businesses.current();
         });
         seed.fill(business, siteOrigin);

@@ -8,6 +8,7 @@
             "credit",
             "links",
             "outcomes",
+            "sitetag",
             "sources",
             "spend",
             "targets",

@@ -44,6 +44,7 @@ class OutcomePages {
 
     private final OutcomeQueries queries;
     private final Outcomes outcomes;
+    private final OutcomeReviews reviews;
     private final Sources sources;
     private final ConsentQueries consents;
     private final Ribbons ribbons;
@@ -52,12 +53,14 @@ class OutcomePages {
     OutcomePages(
             OutcomeQueries queries,
             Outcomes outcomes,
+            OutcomeReviews reviews,
             Sources sources,
             ConsentQueries consents,
             Ribbons ribbons,
             Clock clock) {
         this.queries = queries;
         this.outcomes = outcomes;
+        this.reviews = reviews;
         this.sources = sources;
         this.consents = consents;
         this.ribbons = ribbons;
@@ -171,6 +174,7 @@ class OutcomePages {
         List<Line> lines = seen(queries.page(choice.period(), business.zone(), shown, number), person).stream()
                 .map(row -> new Line(row, EvidenceWords.of(row, figures)))
                 .toList();
+        model.addAttribute("toReview", reviews.count());
         model.addAttribute("lines", lines);
         OutcomeQueries.Sum sum = queries.sum(choice.period(), business.zone(), chosen);
         model.addAttribute("sum", sum);

@@ -65,6 +65,30 @@ record ReportBody(
                         .toList());
     }
 
+    /** What a site's server signs: these fields as they are sent, each on a line of its own. */
+    String signed() {
+        return String.join("\n", orEmpty(kind), text(reference), text(value), orEmpty(currency), orEmpty(clickId));
+    }
+
+    ReportBody at(Instant moment) {
+        return new ReportBody(
+                kind,
+                reference,
+                value,
+                currency,
+                clickId,
+                moment.toString(),
+                status,
+                refunded,
+                name,
+                email,
+                phone,
+                code,
+                answer,
+                items,
+                note);
+    }
+
     /** What was left out of a good report, and why. */
     List<ApiFaults.Fault> warnings() {
         return OutcomeReport.malformedClick(orEmpty(clickId)).stream()

@@ -20,6 +20,13 @@ public enum Reporter {
         this.mayChange = mayChange;
     }
 
+    static Reporter of(String key) {
+        return java.util.Arrays.stream(values())
+                .filter(one -> one.key.equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
     public String key() {
         return key;
     }

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.Base64;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -15,12 +16,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import wendo.app.business.Business;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
 import wendo.app.sitetag.TagCalls;
 import wendo.app.visits.Automatic;
+import wendo.core.outcomes.OutcomeReport;
 import wendo.core.visits.SiteVisitor;
 
 /**
@@ -35,6 +36,8 @@ class SiteTag {
     private final Businesses businesses;
     private final BusinessScope scope;
     private final Automatic automatic;
+    private final ReportTrust trust;
+    private final OutcomeReviews reviews;
     private final Clock clock;
 
     SiteTag(
@@ -43,12 +46,16 @@ class SiteTag {
             Businesses businesses,
             BusinessScope scope,
             Automatic automatic,
+            ReportTrust trust,
+            OutcomeReviews reviews,
             Clock clock) {
         this.calls = calls;
         this.outcomes = outcomes;
         this.businesses = businesses;
         this.scope = scope;
         this.automatic = automatic;
+        this.trust = trust;
+        this.reviews = reviews;
         this.clock = clock;
     }
 
@@ -66,7 +73,8 @@ class SiteTag {
             @Nullable String answer,
             @Nullable JsonNode items,
             @Nullable JsonNode note,
-            @Nullable String visitor) {
+            @Nullable String visitor,
+            @Nullable String signature) {
         ReportBody report() {
             return new ReportBody(
                     kind, reference, value, currency, clickId, null, null, null, name, email, phone, code, answer,
@@ -86,7 +94,10 @@ class SiteTag {
     ResponseEntity<byte[]> image(@RequestParam Map<String, String> told, HttpServletRequest request) {
         calls.take(request, "image", told, ImageFields.class, (business, fields) -> {
             if (!automatic.is(request)) {
-                record(business, fields.report(), Reporter.IMAGE, "");
+                record(
+                        business,
+                        fields.report(),
+                        new Sent(Reporter.IMAGE, "", ReportTrust.site(request), text(fields.signature())));
             }
         });
         return ResponseEntity.ok()
@@ -105,22 +116,37 @@ class SiteTag {
             @Nullable String wcl,
             @Nullable JsonNode code,
             @Nullable JsonNode items,
-            @Nullable JsonNode note) {
+            @Nullable JsonNode note,
+            @Nullable String signature) {
         ReportBody report() {
             return new ReportBody(
                     kind, reference, value, currency, wcl, null, null, null, null, null, null, code, null, items, note);
         }
     }
 
-    private void record(BusinessId business, ReportBody body, Reporter reporter, String visitor) {
+    /**
+     * How a report came.
+     *
+     * @param site the host of the page that sent it; empty text for none
+     */
+    private record Sent(Reporter reporter, String visitor, String site, String signature) {}
+
+    /** Counts it, or lets it wait for somebody's word. */
+    private void record(BusinessId business, ReportBody body, Sent sent) {
         scope.within(business, () -> {
-            Business current = businesses.current();
-            Recorded recorded = outcomes.record(body.check(current, clock.instant()), reporter);
-            if (recorded instanceof Recorded.New one) {
-                SiteVisitor.find(visitor).ifPresent(who -> outcomes.by(one.outcome(), who));
+            OutcomeReport report = body.check(businesses.current(), clock.instant());
+            Optional<String> doubt = trust.doubt(body, report, sent.site(), sent.signature());
+            if (doubt.isPresent()) {
+                reviews.hold(body, report, sent.reporter(), sent.visitor(), sent.site(), doubt.get());
+            } else if (outcomes.record(report, sent.reporter()) instanceof Recorded.New one) {
+                SiteVisitor.find(sent.visitor()).ifPresent(who -> outcomes.by(one.outcome(), who));
             }
-            return recorded;
+            return true;
         });
+    }
+
+    private static String text(@Nullable String told) {
+        return told == null ? "" : told;
     }
 
     @CrossOrigin(origins = "*", allowCredentials = "false")
@@ -131,7 +157,13 @@ class SiteTag {
                 "outcome",
                 TagBody.class,
                 (business, body) -> record(
-                        business, body.report(), Reporter.SITE_TAG, body.visitor() == null ? "" : body.visitor()));
+                        business,
+                        body.report(),
+                        new Sent(
+                                Reporter.SITE_TAG,
+                                text(body.visitor()),
+                                ReportTrust.site(request),
+                                text(body.signature()))));
         return ResponseEntity.noContent().build();
     }
 }

@@ -1,8 +1,11 @@
 package wendo.app.site;
 
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.temporal.IsoFields;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -75,4 +78,20 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
         Period season = Period.ofDays(today.minusWeeks(SEASON_WEEKS).plusDays(1), today);
         return new PeriodChoice(season, today, "season", "period=season", fault);
     }
+
+    /** What else stands in the address and is to stay, as fields of a form. */
+    public static List<Kept> kept(String query) {
+        return Arrays.stream(query.split("&(?:amp;)?"))
+                .filter(pair -> pair.indexOf('=') > 0)
+                .map(pair -> new Kept(
+                        decoded(pair.substring(0, pair.indexOf('='))), decoded(pair.substring(pair.indexOf('=') + 1))))
+                .toList();
+    }
+
+    private static String decoded(String text) {
+        return URLDecoder.decode(text, StandardCharsets.UTF_8);
+    }
+
+    /** A parameter that stays. */
+    public record Kept(String name, String value) {}
 }

@@ -3,23 +3,33 @@ package wendo.app.sitetag;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Needs;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkHosts;
 
 /** How the site tag is put on a site, and what it sends as it arrives. */
+@Needs(Permission.SET_UP)
 @Controller
 class TagCallPages {
     private final TagCallLog log;
     private final LinkHosts hosts;
+    private final OwnSites sites;
 
-    TagCallPages(TagCallLog log, LinkHosts hosts) {
+    TagCallPages(TagCallLog log, LinkHosts hosts, OwnSites sites) {
         this.log = log;
         this.hosts = hosts;
+        this.sites = sites;
     }
 
     @GetMapping("/setup/site-tag")
-    ModelAndView page(Business business) {
+    ModelAndView page(Business business, CurrentPerson person) {
         return calls("sitetag/page")
+                .addObject("sites", sites.list())
+                .addObject("ceiling", sites.ceiling())
+                .addObject("believed", sites.mostBelievedMinor())
+                .addObject("secret", person.may(Permission.OWN) ? sites.secret() : "")
                 .addObject(
                         "tag",
                         "<script src=\"%s/t/wendo.js\" data-site=\"%s\" async></script>"

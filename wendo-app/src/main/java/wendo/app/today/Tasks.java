@@ -11,8 +11,10 @@ import wendo.app.compare.Comparison;
 import wendo.app.compare.VerdictChange;
 import wendo.app.compare.VerdictChanges;
 import wendo.app.crosscheck.CrossChecks;
+import wendo.app.outcomes.OutcomeReviews;
 import wendo.app.site.Figures;
 import wendo.app.spend.Spends;
+import wendo.app.visits.VisitRoad;
 import wendo.core.measure.Period;
 
 /** Gathers what needs a person, most urgent first. */
@@ -26,13 +28,24 @@ class Tasks {
     private final Spends spends;
     private final VerdictChanges verdicts;
     private final CrossChecks crossChecks;
+    private final OutcomeReviews reviews;
+    private final VisitRoad visits;
     private final Clock clock;
 
-    Tasks(TodayQueries queries, Spends spends, VerdictChanges verdicts, CrossChecks crossChecks, Clock clock) {
+    Tasks(
+            TodayQueries queries,
+            Spends spends,
+            VerdictChanges verdicts,
+            CrossChecks crossChecks,
+            OutcomeReviews reviews,
+            VisitRoad visits,
+            Clock clock) {
         this.queries = queries;
         this.spends = spends;
         this.verdicts = verdicts;
         this.crossChecks = crossChecks;
+        this.reviews = reviews;
+        this.visits = visits;
         this.clock = clock;
     }
 
@@ -41,8 +54,10 @@ class Tasks {
         LocalDate today = business.today(clock);
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         List<Task> tasks = new ArrayList<>();
+        addDisk(tasks);
         addDestinations(tasks);
         addLeads(tasks);
+        addReviews(tasks);
         verdicts.sinceAWeek(now, period, business, today).forEach(change -> addVerdict(tasks, change));
         crossChecks.disagreements(business.zone()).stream()
                 .limit(MOST_COUNTS)
@@ -52,6 +67,20 @@ class Tasks {
         addSpend(tasks, period, figures);
         addUnjoined(tasks, business, today);
         return tasks;
+    }
+
+    /** Links lead on all the same, but somebody has to make room. */
+    private void addDisk(List<Task> tasks) {
+        int late = visits.late();
+        if (late > 0 || visits.lost() > 0) {
+            tasks.add(Task.of(
+                    "disk",
+                    "The disk is full: visits are not being saved",
+                    "Links still work. %d %s in memory, %d could not be kept. Free up space on the server."
+                            .formatted(late, late == 1 ? "visit waits" : "visits wait", visits.lost()),
+                    "/links",
+                    "Links"));
+        }
     }
 
     private void addDestinations(List<Task> tasks) {
@@ -74,6 +103,18 @@ class Tasks {
                     "Give them to somebody, or say who gets leads from now on.",
                     "/leads?whose=nobodys",
                     "See them"));
+        }
+    }
+
+    private void addReviews(List<Task> tasks) {
+        long waiting = reviews.count();
+        if (waiting > 0) {
+            tasks.add(Task.of(
+                    "reviews",
+                    waiting == 1 ? "1 report to review" : waiting + " reports to review",
+                    "They may not be yours, so they count nowhere yet.",
+                    "/outcomes/review",
+                    "Review"));
         }
     }
 

@@ -1,5 +1,6 @@
 /** Today: one sentence, what just came, and what needs a person. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "compare", "crosscheck", "site", "spend"})
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "compare", "crosscheck", "outcomes", "site", "spend", "visits"})
 @NullMarked
 package wendo.app.today;
 

@@ -2,11 +2,13 @@ package wendo.app.visits;
 
 import java.io.IOException;
 import java.nio.channels.FileChannel;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** The numbered files of the visit log. */
 record VisitFiles(Path folder) {
@@ -16,6 +18,28 @@ record VisitFiles(Path folder) {
     /** Makes the folder if it is not there. */
     static VisitFiles of(Path folder) throws IOException {
         return new VisitFiles(Files.createDirectories(folder));
+    }
+
+    /** Held until it is closed: two processes in one folder would write over each other's visits. */
+    FileChannel lock() throws IOException {
+        FileChannel channel =
+                FileChannel.open(folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        try {
+            if (channel.tryLock() != null) {
+                return channel;
+            }
+        } catch (OverlappingFileLockException e) {
+            channel.close();
+            throw taken(e);
+        }
+        channel.close();
+        throw taken(null);
+    }
+
+    private IllegalStateException taken(@Nullable Throwable cause) {
+        return new IllegalStateException(
+                "Another process logs visits in %s. Give each process a WENDO_HOME of its own.".formatted(folder),
+                cause);
     }
 
     Path path(long number) {

@@ -2,15 +2,19 @@ package wendo.app.visits;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
@@ -29,6 +33,11 @@ final class VisitLog implements AutoCloseable {
     private static final int MAX_GROUPS = 4096;
     private static final int MAX_WAITING = 100_000;
 
+    /** Visits that the disk did not take: so many are kept in memory until it does. */
+    private static final int MAX_LATE = 200_000;
+
+    private static final Duration TRIED_AGAIN = Duration.ofSeconds(1);
+
     /** A printed link never dies: if the disk takes longer than this, visitors go on, and their visits are written late. */
     private static final Duration PATIENCE = Duration.ofSeconds(2);
 
@@ -46,6 +55,7 @@ final class VisitLog implements AutoCloseable {
     }
 
     private final VisitFiles files;
+    private final FileChannel lock;
     private final BlockingQueue<Group> queue = new LinkedBlockingQueue<>();
     private final Semaphore room = new Semaphore(MAX_WAITING);
     private final Thread writer = new Thread(this::writeGroups, "visit-log");
@@ -53,6 +63,13 @@ final class VisitLog implements AutoCloseable {
     private volatile List<Group> inWriting = List.of();
     private volatile long writingSince = Long.MAX_VALUE;
     private final LongAdder taken = new LongAdder();
+    private final LongAdder lost = new LongAdder();
+
+    /** Of answered visits, the first first. Only the writer changes it. */
+    private final Deque<ByteBuffer> late = new ConcurrentLinkedDeque<>();
+
+    private final AtomicInteger lateCount = new AtomicInteger();
+    private long triedAt;
     private volatile boolean closing;
     private volatile VisitFile file;
 
@@ -65,6 +82,7 @@ final class VisitLog implements AutoCloseable {
 
     VisitLog(VisitFiles files) throws IOException {
         this.files = files;
+        this.lock = files.lock();
         this.file = files.begin(
                 files.numbers().stream().mapToLong(Long::longValue).max().orElse(0) + 1);
         writer.start();
@@ -80,6 +98,7 @@ final class VisitLog implements AutoCloseable {
         Group group = new Group(lines, answer, new AtomicBoolean());
         if (closing || !room.tryAcquire(lines.size())) {
             LOG.error("The log did not take {} visits that are answered all the same", lines.size());
+            lost.add(lines.size());
             group.answer(false);
         } else {
             queue.add(group);
@@ -89,6 +108,21 @@ final class VisitLog implements AutoCloseable {
     /** How many visits were taken since the start. */
     long taken() {
         return taken.sum();
+    }
+
+    /** How many answered visits wait in memory, since the disk does not take them. */
+    int late() {
+        return lateCount.get();
+    }
+
+    /** How many answered visits were neither written nor kept since the start. */
+    long lost() {
+        return lost.sum();
+    }
+
+    /** Whether visits can be logged at all. */
+    boolean isAlive() {
+        return writer.isAlive() && watcher.isAlive();
     }
 
     /** The file that is written to now; those before it are complete. */
@@ -108,37 +142,66 @@ final class VisitLog implements AutoCloseable {
         while (!closing || !queue.isEmpty()) {
             try {
                 Group first = queue.poll(200, TimeUnit.MILLISECONDS);
-                if (first == null) {
-                    continue;
-                }
                 List<Group> groups = new ArrayList<>();
-                groups.add(first);
-                queue.drainTo(groups, MAX_GROUPS);
-                writeTogether(groups);
+                if (first != null) {
+                    groups.add(first);
+                    queue.drainTo(groups, MAX_GROUPS);
+                }
+                if (!groups.isEmpty() || isTimeToTryAgain()) {
+                    writeTogether(groups);
+                }
             } catch (InterruptedException e) {
                 closing = true;
+            } catch (Throwable e) { // whatever it is, the next visits are logged
+                LOG.error("The log of visits goes on after a fault", e);
             }
+        }
+        if (!late.isEmpty()) {
+            writeTogether(List.of());
         }
     }
 
+    private boolean isTimeToTryAgain() {
+        return !late.isEmpty() && System.nanoTime() - triedAt > TRIED_AGAIN.toNanos();
+    }
+
+    /** What came late before goes ahead of what comes now. */
     private void writeTogether(List<Group> groups) {
         inWriting = groups;
         writingSince = System.nanoTime();
+        triedAt = writingSince;
         boolean written = false;
         try {
-            write(groups);
+            List<ByteBuffer> lines = new ArrayList<>(late);
+            groups.forEach(group -> lines.addAll(group.lines()));
+            write(lines.stream().map(ByteBuffer::duplicate).toList());
             written = true;
-        } catch (IOException | RuntimeException e) { // whatever it is, the next visits are written again
+        } catch (Throwable e) { // the disk is full or gone, or memory is: the next visits are written again
             LOG.error("Visits could not be written to the log in {}", files.folder(), e);
         }
         writingSince = Long.MAX_VALUE;
+        if (written) {
+            late.clear();
+            lateCount.set(0);
+        } else {
+            groups.forEach(group -> group.lines().forEach(this::keepLate));
+        }
         for (Group group : groups) {
             room.release(group.lines().size());
             group.answer(written);
         }
     }
 
-    private void write(List<Group> groups) throws IOException {
+    private void keepLate(ByteBuffer line) {
+        if (lateCount.get() < MAX_LATE) {
+            late.addLast(line);
+            lateCount.incrementAndGet();
+        } else {
+            lost.increment();
+        }
+    }
+
+    private void write(List<ByteBuffer> lines) throws IOException {
         if (isFaulty || file.end() > MAX_FILE_BYTES) {
             VisitFile full = file;
             file = files.begin(full.number() + 1); // only this thread writes it
@@ -146,7 +209,7 @@ final class VisitLog implements AutoCloseable {
             full.close();
         }
         isFaulty = true;
-        file.write(groups.stream().flatMap(group -> group.lines().stream()).toList());
+        file.write(lines);
         isFaulty = false;
     }
 
@@ -167,6 +230,8 @@ final class VisitLog implements AutoCloseable {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+        } catch (RuntimeException e) {
+            LOG.error("Nobody watches over the disk any more", e);
         }
     }
 
@@ -179,5 +244,6 @@ final class VisitLog implements AutoCloseable {
             Thread.currentThread().interrupt();
         }
         file.close();
+        lock.close();
     }
 }

@@ -9,6 +9,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -18,6 +20,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class VisitRoad {
+    private static final Logger LOG = LoggerFactory.getLogger(VisitRoad.class);
     private static final Duration EVERY = Duration.ofMillis(100);
     private static final double BUSY_PER_SECOND = 5000;
 
@@ -49,7 +52,30 @@ public class VisitRoad {
         log.append(visits, answer);
     }
 
+    /** How many answered visits wait in memory, since the disk does not take them. */
+    public int late() {
+        return log.late();
+    }
+
+    /** How many answered visits were lost since the start, since neither disk nor memory had room. */
+    public long lost() {
+        return log.lost();
+    }
+
+    /** Whether visits are logged and carried at all. */
+    boolean isAlive() {
+        return log.isAlive() && !carriage.isTerminated();
+    }
+
     private void carry() {
+        try {
+            carryNow();
+        } catch (Throwable e) { // or it would never be called again
+            LOG.error("Carrying visits goes on after a fault", e);
+        }
+    }
+
+    private void carryNow() {
         boolean isBusy = isBusy();
         if (isBusy && heldBack < HELD_BACK) {
             heldBack++;

@@ -252,4 +252,19 @@ class GroupingTest extends SmallSeason {
                         .as(view)
                         .isEqualTo(200));
     }
+
+    @Test
+    void dates_of_ones_own_keep_what_else_was_chosen() {
+        Http person = person();
+        assertThat(person.get("/compare?period=7d&by=campaign&model=linear&kind=lead")
+                        .body())
+                .contains(
+                        "type=\"hidden\" name=\"by\" value=\"campaign\"",
+                        "type=\"hidden\" name=\"model\" value=\"linear\"",
+                        "type=\"hidden\" name=\"kind\" value=\"lead\"");
+        assertThat(person.get("/outcomes?period=7d&kind=booking&joined=no").body())
+                .contains(
+                        "type=\"hidden\" name=\"kind\" value=\"booking\"",
+                        "type=\"hidden\" name=\"joined\" value=\"no\"");
+    }
 }

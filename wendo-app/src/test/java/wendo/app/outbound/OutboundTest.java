@@ -25,6 +25,7 @@ class OutboundTest extends WendoTest {
         return http().send(http().request("/t/" + what)
                         .header("Host", tenant.host())
                         .header("Content-Type", "text/plain")
+                        .header("Origin", SITE)
                         .POST(HttpRequest.BodyPublishers.ofString(
                                 "{\"site\": \"%s\", %s}".formatted(tenant.siteKey(), fields))))
                 .statusCode();

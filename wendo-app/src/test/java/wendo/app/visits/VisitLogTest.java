@@ -1,6 +1,7 @@
 package wendo.app.visits;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyBoolean;
 import static org.mockito.ArgumentMatchers.anyList;
@@ -10,6 +11,7 @@ import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.spy;
+import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -23,10 +25,13 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.dao.DataAccessResourceFailureException;
+import wendo.app.WendoTest;
 import wendo.app.business.BusinessId;
 import wendo.core.visits.ClickId;
 
@@ -125,7 +130,46 @@ class VisitLogTest {
             append(log, 1, 3);
             new VisitCarrier(log, store, folder).carryAll();
         }
-        assertThat(carried).containsExactly(visit(1), visit(2));
+        assertThat(carried)
+                .as("the first was kept in memory, and written when there was room")
+                .containsExactly(visit(0), visit(1), visit(2));
+    }
+
+    /** The disk is full, then it is not: what was answered meanwhile is written, in order, and nothing has to come for it. */
+    @Test
+    void what_a_full_disk_does_not_take_waits_in_memory_and_is_told() throws Exception {
+        VisitFiles files = spy(VisitFiles.of(folder));
+        FileChannel full = mock(FileChannel.class);
+        when(full.write(any(ByteBuffer.class), anyLong())).thenThrow(new IOException("no space left on device"));
+        AtomicBoolean isFull = new AtomicBoolean(true);
+        doAnswer(call -> isFull.get() ? new VisitFile(call.getArgument(0), full) : call.callRealMethod())
+                .when(files)
+                .begin(anyLong());
+        try (VisitLog log = new VisitLog(files)) {
+            for (int i = 0; i < 50; i++) {
+                assertThat(append(log, visit(i))).isFalse();
+            }
+            assertThat(log.late()).isEqualTo(50);
+            assertThat(log.lost()).isZero();
+            isFull.set(false);
+            WendoTest.await("it is written by itself", () -> log.late() == 0);
+            new VisitCarrier(log, store, folder).carryAll();
+        }
+        assertThat(carried)
+                .isEqualTo(IntStream.range(0, 50).mapToObj(VisitLogTest::visit).toList());
+    }
+
+    @Test
+    void two_on_one_folder_are_refused() throws Exception {
+        try (VisitLog first = new VisitLog(folder)) {
+            assertThat(append(first, visit(1))).isTrue();
+            assertThatThrownBy(() -> new VisitLog(folder))
+                    .isInstanceOf(IllegalStateException.class)
+                    .hasMessageContaining("Give each process a WENDO_HOME of its own.");
+        }
+        try (VisitLog next = new VisitLog(folder)) {
+            assertThat(append(next, visit(2))).isTrue();
+        }
     }
 
     @Test
@@ -208,7 +252,9 @@ class VisitLogTest {
             append(log, 1, 2);
             carrier.carryAll();
         }
-        assertThat(carried).containsExactly(visit(0), visit(1));
+        assertThat(carried)
+                .as("written once more when there was room; the database takes a visit once")
+                .containsExactly(visit(0), visit(0), visit(1));
     }
 
     @Test
