@@ -173,7 +173,7 @@ public class VisitStore {
         VisitorOnLink key = new VisitorOnLink(visit.visitor(), visit.link());
         Instant at = visit.click().arrivedAt();
         Optional<Instant> previous = Optional.ofNullable(lastSeen.getIfPresent(key))
-                .or(() -> near.map(stored -> stored.isAfter(at) ? at : stored));
+                .or(() -> near.map(stored -> stored.isBefore(at) ? stored : at.minusMillis(1)));
         lastSeen.put(key, at);
         Arrival arrival = new Arrival(
                 visit.visitor().toString(), visit.link().toString(), at, visit.userAgent(), visit.purpose());
