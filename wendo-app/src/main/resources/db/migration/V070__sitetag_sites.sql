@@ -16,9 +16,8 @@ from destination where address ~ '^https?://[^/:?#]+';
 -- The greatest value of one report that is believed; empty for what the business's own figures suggest. The secret is what
 -- a site with a server signs its reports by.
 alter table business add column most_believed_minor bigint check (most_believed_minor > 0),
-    add column site_secret varchar(64) not null default md5(random()::text || clock_timestamp()::text)
-        || md5(random()::text || clock_timestamp()::text);
-update business set site_secret = encode(sha256((id || ':' || gen_random_uuid())::text::bytea), 'hex');
+    add column site_secret varchar(64) not null
+        default replace(gen_random_uuid()::text || gen_random_uuid()::text, '-', '');
 grant update (most_believed_minor, site_secret) on business to ${appRole};
 
 -- Reports that were not believed: they count nowhere until somebody accepts them.

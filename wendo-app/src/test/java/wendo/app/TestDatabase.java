@@ -40,7 +40,9 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
                 "SERVER_ADDRESS",
                 "127.0.0.1",
                 "WENDO_AS_ROOT",
-                "yes");
+                "yes",
+                "WENDO_BCRYPT_STRENGTH",
+                "4"); // the least there is: tests sign in a thousand times
     }
 
     public static Connection connect(String url, String role) throws SQLException {
