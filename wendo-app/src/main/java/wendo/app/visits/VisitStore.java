@@ -6,7 +6,6 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -49,18 +48,6 @@ public class VisitStore {
     private final Agents agents;
     private final VisitSums sums;
     private final VisitAliases aliases;
-    private static final String NEAR = """
-            select a.click, n.at
-            from unnest(cast(? as uuid[]), cast(? as uuid[]), cast(? as uuid[]), cast(? as timestamptz[]))
-                as a (click, visitor, link, at)
-            cross join lateral (
-                select max(v.arrived_at) as at
-                from (select * from visit where visitor = a.visitor and arrived_at >= a.at - interval '30 seconds'
-                    and arrived_at <= a.at + interval '30 seconds' offset 0) v
-                where v.link_id = a.link and v.kind in ('person', 'repeat') and v.click_id <> a.click) n
-            where n.at is not null
-            """;
-
     private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
             .maximumSize(200_000)
             .expireAfterWrite(Sorting.REPEAT_WITHIN.multipliedBy(4))
@@ -98,14 +85,7 @@ public class VisitStore {
     private int insert(List<LoggedVisit> visits) {
         sums.lock();
         ensureMonths(visits);
-        Map<UUID, Instant> near = storedNear(visits);
-        int[] stored = jdbc.batchUpdate(
-                INSERT,
-                visits.stream()
-                        .map(visit -> row(
-                                visit,
-                                Optional.ofNullable(near.get(visit.click().uuid()))))
-                        .toList());
+        int[] stored = jdbc.batchUpdate(INSERT, visits.stream().map(this::row).toList());
         aliases.keep(visits);
         sums.add(IntStream.range(0, stored.length)
                 .filter(i -> stored[i] == 1)
@@ -114,34 +94,14 @@ public class VisitStore {
         return stored.length;
     }
 
-    /**
-     * By click, the moment of a tap by the same visitor on the same link that any process stored, half a minute before or
-     * after. The lock on the business's sums keeps others from storing meanwhile.
-     */
-    private Map<UUID, Instant> storedNear(List<LoggedVisit> visits) {
-        Map<UUID, Instant> near = new HashMap<>();
-        jdbc.query(
-                NEAR,
-                row -> {
-                    near.put(row.getObject(1, UUID.class), row.getTimestamp(2).toInstant());
-                },
-                visits.stream().map(visit -> visit.click().uuid()).toArray(UUID[]::new),
-                visits.stream().map(LoggedVisit::visitor).toArray(UUID[]::new),
-                visits.stream().map(LoggedVisit::link).toArray(UUID[]::new),
-                visits.stream()
-                        .map(visit -> Timestamp.from(visit.click().arrivedAt()))
-                        .toArray(Timestamp[]::new));
-        return near;
-    }
-
-    private Object[] row(LoggedVisit visit, Optional<Instant> near) {
+    private Object[] row(LoggedVisit visit) {
         Agents.Agent agent = agents.of(visit.userAgent());
         Optional<UUID> proof = visit.proof().isEmpty()
                 ? Optional.empty()
                 : proofs.find(visit.proof(), visit.click().arrivedAt());
         Sorted sorted = proof.isPresent()
                 ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
-                : sort(visit, agent, near);
+                : sort(visit, agent);
         return new Object[] {
             Timestamp.from(visit.click().arrivedAt()),
             visit.click().uuid(),
@@ -166,14 +126,13 @@ public class VisitStore {
         };
     }
 
-    private Sorted sort(LoggedVisit visit, Agents.Agent agent, Optional<Instant> near) {
+    private Sorted sort(LoggedVisit visit, Agents.Agent agent) {
         if (agent.sorted().isPresent() && visit.purpose().isEmpty()) {
             return agent.sorted().get();
         }
         VisitorOnLink key = new VisitorOnLink(visit.visitor(), visit.link());
         Instant at = visit.click().arrivedAt();
-        Optional<Instant> previous = Optional.ofNullable(lastSeen.getIfPresent(key))
-                .or(() -> near.map(stored -> stored.isBefore(at) ? stored : at.minusMillis(1)));
+        Optional<Instant> previous = Optional.ofNullable(lastSeen.getIfPresent(key));
         lastSeen.put(key, at);
         Arrival arrival = new Arrival(
                 visit.visitor().toString(), visit.link().toString(), at, visit.userAgent(), visit.purpose());

@@ -6,11 +6,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 
@@ -68,25 +65,6 @@ class VisitsTest extends WendoTest {
         await("all are stored", () -> kinds().equals(Map.of("person", 1L, "repeat", 1L, "robot", 1L, "preview", 2L)));
         assertThat(count(tenant, "select count(distinct visitor) from visit where kind in ('person', 'repeat')"))
                 .isOne();
-    }
-
-    /** The first tap was stored by another process, which this one has not seen; it even came a little later. */
-    @ParameterizedTest
-    @ValueSource(strings = {"- interval '20 seconds'", "+ interval '20 seconds'"})
-    void a_double_tap_over_two_processes_counts_once(String apart) {
-        http().visit(tenant.host(), slug);
-        await("it is stored", () -> kinds().equals(Map.of("person", 1L)));
-        UUID visitor = UUID.randomUUID();
-        in(tenant, () -> jdbc.sql("""
-                        insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor, country,
-                            device, kind, reason, referrer, user_agent, language, system, browser)
-                        select now() %s, gen_random_uuid(), business_id, link_id, source_id, destination_id, ?, country, device,
-                            'person', '', '', '', '', '', '' from visit
-                        """.formatted(apart)).param(visitor).update());
-        http().send(http().request("/" + slug)
-                .header("Host", tenant.host())
-                .header("Cookie", "wendo_visitor=" + visitor));
-        await("the second tap is a repeat", () -> kinds().equals(Map.of("person", 2L, "repeat", 1L)));
     }
 
     @Test
