@@ -79,7 +79,8 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
         if (judgement.settledAtTimes().isEmpty()) {
             return "its cost so far is just your limit; more data may move it";
         }
-        String spend = figures.moneyShort(judgement.spendToSettleMinor().orElseThrow());
+        String spend = figures.moneyShort(judgement.spendToSettleMinor().orElseThrow())
+                .replaceFirst("[.,]00(?=\\D*$)", ""); // advice has no pennies
         long people = judgement.peopleToSettle(row.people()).orElseThrow();
         return "needs about %s".formatted(spend)
                 + (people > 0 ? " or %s more people".formatted(figures.count(people)) : " more spend");
