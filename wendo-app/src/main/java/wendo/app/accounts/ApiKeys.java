@@ -2,9 +2,6 @@ package wendo.app.accounts;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -19,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessId;
 import wendo.app.business.BusinessScope;
+import wendo.app.site.Digest;
 
 /** Keys by which a business's own programs call the API. Only a digest is kept: a key is shown once. */
 @Service
@@ -59,7 +57,7 @@ public class ApiKeys {
                         values (?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(UUID.randomUUID(), BusinessScope.current().value(), name, key.substring(0, 10))
-                .params(digest(key), Timestamp.from(clock.instant()), scope.key())
+                .params(Digest.of(key), Timestamp.from(clock.instant()), scope.key())
                 .update();
         return key;
     }
@@ -91,7 +89,7 @@ public class ApiKeys {
     @Transactional(readOnly = true)
     Optional<Used> find(String key) {
         return jdbc.sql("select business_id, key_id, scope from door_api_key(?)")
-                .param(digest(key))
+                .param(Digest.of(key))
                 .query((row, number) -> new Used(
                         new BusinessId(row.getObject(1, UUID.class)),
                         row.getObject(2, UUID.class),
@@ -107,15 +105,6 @@ public class ApiKeys {
                     () -> jdbc.sql("update api_key set last_used_at = ? where id = ?")
                             .params(Timestamp.from(clock.instant()), used.key())
                             .update());
-        }
-    }
-
-    private static String digest(String key) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
         }
     }
 }

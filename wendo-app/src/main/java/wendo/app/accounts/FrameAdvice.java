@@ -2,6 +2,8 @@ package wendo.app.accounts;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import java.util.Objects;
+import java.util.Optional;
 import org.springframework.core.MethodParameter;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -49,8 +51,7 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {
-        return PeriodChoice.of(
-                name -> java.util.Optional.ofNullable(request.getParameter(name)), business.today(clock));
+        return PeriodChoice.of(name -> Optional.ofNullable(request.getParameter(name)), business.today(clock));
     }
 
     @Override
@@ -67,12 +68,12 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             @org.jspecify.annotations.Nullable WebDataBinderFactory binders) {
         if (parameter.getParameterType() == CurrentPerson.class) {
             Object person = request.getAttribute(CurrentPerson.ATTRIBUTE, RequestAttributes.SCOPE_REQUEST);
-            return java.util.Objects.requireNonNull(person, "Nobody is signed in");
+            return Objects.requireNonNull(person, "Nobody is signed in");
         }
         Business business = businesses.current();
         if (parameter.getParameterType() == Business.class) {
             return business;
         }
-        return periodOf(java.util.Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)), business);
+        return periodOf(Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)), business);
     }
 }

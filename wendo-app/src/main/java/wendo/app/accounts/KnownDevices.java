@@ -3,16 +3,12 @@ package wendo.app.accounts;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,6 +17,7 @@ import org.springframework.http.ResponseCookie;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.site.Digest;
 
 /** Browsers that somebody has signed in with. What the browser keeps is random; what is kept here is its hash. */
 @Component
@@ -42,7 +39,7 @@ class KnownDevices {
     @Transactional(readOnly = true)
     public Optional<String> find(HttpServletRequest request, String email) {
         return token(request)
-                .map(KnownDevices::hash)
+                .map(Digest::of)
                 .filter(hash -> jdbc.sql("""
                         select exists (select from known_device d join person p on p.id = d.person_id
                             where d.token_hash = ? and p.email = ?)
@@ -68,7 +65,7 @@ class KnownDevices {
                         insert into known_device values (?, ?, ?)
                         on conflict (person_id, token_hash) do update set last_used_at = excluded.last_used_at
                         """)
-                .params(person, hash(token), Timestamp.from(clock.instant()))
+                .params(person, Digest.of(token), Timestamp.from(clock.instant()))
                 .update();
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
@@ -86,14 +83,5 @@ class KnownDevices {
         byte[] bytes = new byte[BYTES];
         random.nextBytes(bytes);
         return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-    }
-
-    private static String hash(String token) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
-        }
     }
 }

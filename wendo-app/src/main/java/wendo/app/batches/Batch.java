@@ -2,6 +2,7 @@ package wendo.app.batches;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 
 /** A file of links on its way. */
@@ -31,11 +32,11 @@ record Batch(
         REFUSED;
 
         String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         static State of(String key) {
-            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
+            return valueOf(key.toUpperCase(Locale.ROOT));
         }
     }
 

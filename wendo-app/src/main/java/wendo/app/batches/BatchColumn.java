@@ -2,6 +2,7 @@ package wendo.app.batches;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wendo.core.links.Tag;
 
@@ -37,7 +38,7 @@ enum BatchColumn {
     }
 
     public String key() {
-        return name().toLowerCase(java.util.Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT);
     }
 
     static Optional<BatchColumn> find(String typed) {

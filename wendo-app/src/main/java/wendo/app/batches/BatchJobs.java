@@ -3,6 +3,7 @@ package wendo.app.batches;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.Serializable;
+import java.util.List;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -50,7 +51,7 @@ class BatchJobs {
                     LOG.error("A batch could not be worked on", e);
                     store.move(
                             job.batch(),
-                            java.util.List.of(Batch.State.CHECKING, Batch.State.ISSUING),
+                            List.of(Batch.State.CHECKING, Batch.State.ISSUING),
                             Batch.State.REFUSED,
                             "Something went wrong on our side, and nothing was issued. Check the rows again.");
                 }

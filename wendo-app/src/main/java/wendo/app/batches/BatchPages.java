@@ -2,6 +2,7 @@ package wendo.app.batches;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -168,7 +169,7 @@ class BatchPages {
         response.setHeader(
                 "Content-Disposition",
                 org.springframework.http.ContentDisposition.attachment()
-                        .filename(name + "." + kind, java.nio.charset.StandardCharsets.UTF_8)
+                        .filename(name + "." + kind, StandardCharsets.UTF_8)
                         .build()
                         .toString());
         if (kind.equals("csv")) {

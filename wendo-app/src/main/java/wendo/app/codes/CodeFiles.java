@@ -1,6 +1,7 @@
 package wendo.app.codes;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
@@ -37,7 +38,7 @@ class CodeFiles {
         DrawnCode code = desk.codes(List.of(id), order).get(0);
         String svg = CodeSvg.draw(
                 code.size(), code.captions(), desk.mark(order, List.of(code)).flatMap(picture -> marks.find()));
-        return file(svg.getBytes(java.nio.charset.StandardCharsets.UTF_8), "image/svg+xml", code, "svg", request);
+        return file(svg.getBytes(StandardCharsets.UTF_8), "image/svg+xml", code, "svg", request);
     }
 
     @GetMapping("/{id}.png")

@@ -1,6 +1,7 @@
 package wendo.app.codes;
 
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -43,7 +44,7 @@ record CodeOrder(
         }
 
         public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

@@ -2,6 +2,7 @@ package wendo.app.codes;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -130,7 +131,7 @@ class CodePages {
     private static String back(HttpServletRequest request) {
         String[] ids = Optional.ofNullable(request.getParameterValues("link")).orElse(new String[0]);
         return "redirect:/codes?"
-                + java.util.Arrays.stream(ids)
+                + Arrays.stream(ids)
                         .filter(id -> id.matches("[0-9a-f-]{36}"))
                         .limit(CodeDesk.MOST_LINKS)
                         .map(id -> "link=" + id)

@@ -17,7 +17,6 @@ import wendo.core.outcomes.OutcomeKind;
  */
 public record Answer(String headline, List<Named> groups, String open, String detail) {
     private static final int MOST_NAMES = 5;
-    private static final int MOST_OPEN = 3;
 
     /** Groups with their figures, such as those that earn. */
     public record Named(String label, String names) {}

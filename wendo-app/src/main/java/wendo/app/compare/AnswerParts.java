@@ -3,6 +3,7 @@ package wendo.app.compare;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import wendo.app.site.Figures;
 import wendo.core.measure.AgainstAverage;
@@ -83,7 +84,7 @@ record AnswerParts(Grouping grouping, OutcomeKind kind, List<Judged> held, List<
     }
 
     private static String lower(String sentence) {
-        return sentence.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + sentence.substring(1);
+        return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
     }
 
     List<Answer.Named> named(Figures figures) {

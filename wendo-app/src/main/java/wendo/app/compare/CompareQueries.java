@@ -4,10 +4,12 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.credit.CreditColumns;
@@ -109,9 +111,9 @@ class CompareQueries {
     }
 
     private static String each(String columns) {
-        return java.util.Arrays.stream(OutcomeKind.values())
+        return Arrays.stream(OutcomeKind.values())
                 .map(kind -> columns.formatted(kind.key()))
-                .collect(java.util.stream.Collectors.joining(", "));
+                .collect(Collectors.joining(", "));
     }
 
     /** The parameters that every comparison's SQL knows. */

@@ -1,5 +1,6 @@
 package wendo.app.compare;
 
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -39,7 +40,7 @@ public record ComparedRow(
     }
 
     ComparedRow with(OutcomeKind kind, Credited other) {
-        Map<OutcomeKind, Credited> changed = new java.util.EnumMap<>(OutcomeKind.class);
+        Map<OutcomeKind, Credited> changed = new EnumMap<>(OutcomeKind.class);
         changed.putAll(credited);
         changed.put(kind, other);
         return new ComparedRow(key, name, channel, visits, people, rateBase, changed, ratedMillionths, spendMinor);

@@ -1,8 +1,10 @@
 package wendo.app.compare;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -122,12 +124,12 @@ class GroupSpend {
 
     /** The months of a period, by key, as far as they lie in it. */
     static Map<String, Period> months(Period period) {
-        Map<String, Period> months = new java.util.LinkedHashMap<>();
+        Map<String, Period> months = new LinkedHashMap<>();
         LocalDate first = period.startInclusive();
         while (first.isBefore(period.endExclusive())) {
             LocalDate next = first.withDayOfMonth(1).plusMonths(1);
             LocalDate end = next.isBefore(period.endExclusive()) ? next : period.endExclusive();
-            months.put(java.time.YearMonth.from(first).toString(), new Period(first, end));
+            months.put(YearMonth.from(first).toString(), new Period(first, end));
             first = next;
         }
         return months;

@@ -2,6 +2,7 @@ package wendo.app.compare;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import wendo.app.site.Figures;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Rate;
@@ -35,8 +36,7 @@ record MadeOf(String name, String shown, String numerator, String denominator, S
         Rate rate = row.rate(kind);
         double left = row.credited(kind).count().value() - rate.part();
         return new MadeOf(
-                kind.key().substring(0, 1).toUpperCase(java.util.Locale.ROOT)
-                        + kind.key().substring(1) + " rate",
+                kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1) + " rate",
                 rate.value().isPresent() ? figures.percent(rate.value().getAsDouble()) : "–",
                 counted(rate.part(), kind, figures),
                 figures.count(row.rateBase()) + (row.rateBase() == row.people() ? " people" : " visits"),

@@ -2,6 +2,7 @@ package wendo.app.compare;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import wendo.app.site.Figures;
@@ -82,7 +83,6 @@ record Pair(List<Measure> measures) {
     }
 
     private static String capital(OutcomeKind kind) {
-        return kind.key().substring(0, 1).toUpperCase(java.util.Locale.ROOT)
-                + kind.key().substring(1);
+        return kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1);
     }
 }

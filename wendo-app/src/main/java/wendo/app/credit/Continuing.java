@@ -1,5 +1,6 @@
 package wendo.app.credit;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -42,7 +43,7 @@ class Continuing {
         this.jdbc = jdbc;
     }
 
-    private record Later(UUID id, String reference, java.time.Instant at) {}
+    private record Later(UUID id, String reference, Instant at) {}
 
     /** Finds it anew for each of these. */
     void find(List<UUID> outcomes) {

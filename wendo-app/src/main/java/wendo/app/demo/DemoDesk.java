@@ -1,6 +1,7 @@
 package wendo.app.demo;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -33,7 +34,7 @@ class DemoDesk {
         String first = FIRST.get(number % FIRST.size());
         String last = LAST.get(number / FIRST.size());
         String email = "%s.%s.%s@post.example".formatted(first, last, reference.replaceAll("[^0-9A-Za-z]", ""));
-        return new Told(first + " " + last, email.toLowerCase(java.util.Locale.ROOT), "", code.orElse(""), "", "", "");
+        return new Told(first + " " + last, email.toLowerCase(Locale.ROOT), "", code.orElse(""), "", "", "");
     }
 
     /** Runs in the business's scope, once. */

@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -53,7 +54,7 @@ class Destination {
                 new Look(
                         Optional.ofNullable(answerStatus),
                         title,
-                        java.util.List.of(hops),
+                        List.of(hops),
                         Optional.ofNullable(certificateUntil),
                         problem));
     }

@@ -1,6 +1,7 @@
 package wendo.app.forms;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,7 @@ record EntryForm(
         for (FormField field : FormField.values()) {
             all.put(field, asks.getOrDefault(field, Ask.OFF));
         }
-        asks = java.util.Collections.unmodifiableMap(all);
+        asks = Collections.unmodifiableMap(all);
         covers = Set.copyOf(covers);
     }
 

@@ -1,5 +1,6 @@
 package wendo.app.forms;
 
+import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -27,7 +28,7 @@ record Filled(EntryForm form, Strictness strictness, Map<String, String> typed) 
     /** The report, or all faults by field, in words for the visitor. */
     OutcomeReport.Read read(String reference, String click, Business business, Instant now) {
         Map<String, String> faults = missing();
-        day(business.today(java.time.Clock.fixed(now, business.zone())), faults);
+        day(business.today(Clock.fixed(now, business.zone())), faults);
         people(faults);
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(

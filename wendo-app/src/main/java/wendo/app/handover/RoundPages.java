@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -43,13 +44,7 @@ class RoundPages {
     }
 
     /** What is typed for one person. */
-    record Line(
-            Colleague person,
-            String weight,
-            java.util.Set<String> daysOff,
-            String awayFrom,
-            String awayUntil,
-            long given) {}
+    record Line(Colleague person, String weight, Set<String> daysOff, String awayFrom, String awayUntil, long given) {}
 
     @PostMapping
     ModelAndView add(@RequestParam(defaultValue = "") String name, CurrentPerson person) {
@@ -68,7 +63,7 @@ class RoundPages {
         List<Line> lines = accounts.colleagues().stream()
                 .map(one -> Optional.ofNullable(turns.get(one.id()))
                         .map(turn -> line(one, turn))
-                        .orElse(new Line(one, "", java.util.Set.of(), "", "", 0)))
+                        .orElse(new Line(one, "", Set.of(), "", "", 0)))
                 .toList();
         return page(round, lines, Map.of(), person);
     }
@@ -103,7 +98,7 @@ class RoundPages {
             Line line = new Line(
                     one,
                     first(typed, "weight." + one.id()),
-                    java.util.Set.copyOf(typed.getOrDefault("off." + one.id(), List.of())),
+                    Set.copyOf(typed.getOrDefault("off." + one.id(), List.of())),
                     first(typed, "from." + one.id()),
                     first(typed, "until." + one.id()),
                     0);

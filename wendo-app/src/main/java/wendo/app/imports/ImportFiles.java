@@ -1,16 +1,13 @@
 package wendo.app.imports;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -20,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.business.BusinessScope;
 import wendo.app.outcomes.KnownOutcome;
+import wendo.app.site.Digest;
 import wendo.app.tables.Table;
 
 /** Keeps files of outcomes, their rows with their fates, and remembered layouts. */
@@ -128,14 +126,7 @@ class ImportFiles {
     }
 
     private static String key(List<String> headings) {
-        try {
-            byte[] joined = String.join("\n", headings)
-                    .toLowerCase(java.util.Locale.ROOT)
-                    .getBytes(StandardCharsets.UTF_8);
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(joined));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e); // every Java has it
-        }
+        return Digest.of(String.join("\n", headings).toLowerCase(Locale.ROOT));
     }
 
     /** Moves a file on; of two who try at once, one is told true. */

@@ -1,5 +1,6 @@
 package wendo.app.keep;
 
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -88,8 +89,8 @@ record LinkFilter(
                 .build()
                 .getQueryParams()
                 .toSingleValueMap();
-        return of(name -> org.springframework.web.util.UriUtils.decode(
-                read.getOrDefault(name, ""), java.nio.charset.StandardCharsets.UTF_8));
+        return of(name ->
+                org.springframework.web.util.UriUtils.decode(read.getOrDefault(name, ""), StandardCharsets.UTF_8));
     }
 
     private static String cut(String text) {

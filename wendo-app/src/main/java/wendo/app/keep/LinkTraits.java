@@ -1,6 +1,7 @@
 package wendo.app.keep;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -42,7 +43,7 @@ class LinkTraits {
         }
 
         private static Trait of(String key) {
-            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
+            return valueOf(key.toUpperCase(Locale.ROOT));
         }
     }
 

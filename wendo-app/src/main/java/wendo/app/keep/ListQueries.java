@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -194,7 +196,7 @@ class ListQueries {
                 .param(id(filter.owner()))
                 .query(String.class)
                 .single();
-        return java.util.stream.Stream.of(
+        return Stream.of(
                         words,
                         filter.channel()
                                 .map(channel -> "by " + channel.label().toLowerCase(Locale.ROOT))
@@ -204,7 +206,7 @@ class ListQueries {
                         filter.state() == LinkFilter.State.ALL ? "with the archived ones" : "",
                         filter.isFailing() ? "whose page fails" : "")
                 .filter(part -> !part.isEmpty())
-                .collect(java.util.stream.Collectors.joining(", "));
+                .collect(Collectors.joining(", "));
     }
 
     private static Row row(ResultSet row, LinkFilter.Group group) throws SQLException {

@@ -1,5 +1,7 @@
 package wendo.app.links;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,7 +37,7 @@ public record Draft(
     public record What(Optional<SourceListed> source, String sourceName, Channel channel, String campaign) {}
 
     public Draft {
-        parameters = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(parameters));
+        parameters = Collections.unmodifiableMap(new LinkedHashMap<>(parameters));
         replaced = List.copyOf(replaced);
         faults = List.copyOf(faults);
     }

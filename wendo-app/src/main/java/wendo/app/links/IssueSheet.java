@@ -3,6 +3,7 @@ package wendo.app.links;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import wendo.app.campaigns.Campaigns;
 import wendo.app.destinations.Destinations;
 import wendo.app.sources.SourceListed;
@@ -33,7 +34,7 @@ record IssueSheet(IssueForm form, IssueSetting setting, List<Lead> leads, List<S
         int next = 0;
         for (int i = 0; i < form.destinations().size(); i++) {
             List<String> replaced = List.of();
-            for (java.util.UUID source : form.sources()) {
+            for (UUID source : form.sources()) {
                 Draft draft = drafts.get(next++);
                 replaced = draft.replaced().isEmpty() ? replaced : draft.replaced();
                 stubs.add(

@@ -1,5 +1,6 @@
 package wendo.app.links;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -32,7 +33,7 @@ record PastedOffer(
         Optional<SourceListed> known = pasted.source()
                 .flatMap(text -> Optional.ofNullable(sources.get(Tag.of(text).value())));
         String medium = pasted.medium().map(text -> Tag.of(text).value()).orElse("");
-        String channel = java.util.Arrays.stream(Channel.values())
+        String channel = Arrays.stream(Channel.values())
                 .filter(one -> one.medium().equals(medium))
                 .findFirst()
                 .map(Channel::key)

@@ -4,6 +4,7 @@ import java.security.SecureRandom;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,7 +55,7 @@ final class SlugSheet {
         }
         List<Slug> random =
                 random((int) given.stream().filter(Optional::isEmpty).count());
-        java.util.Iterator<Slug> next = random.iterator();
+        Iterator<Slug> next = random.iterator();
         return given.stream()
                 .map(one -> one.orElseGet(() -> Given.of(next.next())))
                 .toList();

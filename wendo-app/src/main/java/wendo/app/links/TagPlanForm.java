@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.util.MultiValueMap;
 import wendo.core.links.Spelling;
@@ -31,7 +32,7 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
     }
 
     static TagPlanForm empty() {
-        return of(new NamedPlan(new java.util.UUID(0, 0), "", false, TagPlan.standard()));
+        return of(new NamedPlan(new UUID(0, 0), "", false, TagPlan.standard()));
     }
 
     static TagPlanForm of(NamedPlan plan) {

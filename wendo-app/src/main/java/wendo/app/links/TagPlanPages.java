@@ -2,6 +2,7 @@ package wendo.app.links;
 
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.util.MultiValueMap;
@@ -98,7 +99,7 @@ class TagPlanPages {
     /** What a plan makes of an invented link; fields that are typed get their first allowed value, or their own name. */
     public String of(TagPlan plan) {
         Map<String, String> typed = plan.typedFields().stream()
-                .collect(java.util.stream.Collectors.toMap(
+                .collect(Collectors.toMap(
                         TagField::parameter,
                         field -> field.allowed().isEmpty()
                                 ? field.label()

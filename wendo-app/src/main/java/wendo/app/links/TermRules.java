@@ -1,6 +1,7 @@
 package wendo.app.links;
 
 import java.time.LocalDate;
+import java.time.chrono.IsoChronology;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeFormatterBuilder;
 import java.time.format.DateTimeParseException;
@@ -100,7 +101,7 @@ final class TermRules {
 
     private static DateTimeFormatter shortDay(Locale locale) {
         String pattern = DateTimeFormatterBuilder.getLocalizedDateTimePattern(
-                        FormatStyle.SHORT, null, java.time.chrono.IsoChronology.INSTANCE, locale)
+                        FormatStyle.SHORT, null, IsoChronology.INSTANCE, locale)
                 .replaceFirst("y+", "uuuu")
                 .replaceFirst("M+", "M")
                 .replaceFirst("d+", "d");

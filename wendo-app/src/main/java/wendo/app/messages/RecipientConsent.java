@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import wendo.app.consent.ConsentGiven;
@@ -49,7 +50,7 @@ class RecipientConsent {
         Set<String> gone = outbox.optedOut(contacts);
         Set<String> allowed = Stream.of(ConsentPurpose.EMAIL_NEWS, ConsentPurpose.TEXT_NEWS)
                 .flatMap(purpose -> consents.allowed(contacts, purpose).stream())
-                .collect(java.util.stream.Collectors.toSet());
+                .collect(Collectors.toSet());
         Map<Integer, String> missing = new LinkedHashMap<>();
         for (RecipientLists.Person person : people) {
             if (person.fault().isEmpty() && gone.contains(person.contact())) {

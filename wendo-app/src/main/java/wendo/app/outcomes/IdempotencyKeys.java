@@ -1,11 +1,7 @@
 package wendo.app.outcomes;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -13,6 +9,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
 import wendo.app.site.ApiFaults;
+import wendo.app.site.Digest;
 
 /** Callers' own keys for their calls: a key that came with one report may come again with that one only. */
 @Component
@@ -36,26 +33,17 @@ class IdempotencyKeys {
                     List.of());
         }
         jdbc.sql("insert into outcome_request values (?, ?, ?, ?) on conflict do nothing")
-                .params(BusinessScope.current().value(), key, digest(content), Timestamp.from(clock.instant()))
+                .params(BusinessScope.current().value(), key, Digest.of(content), Timestamp.from(clock.instant()))
                 .update();
         String first = jdbc.sql("select content_hash from outcome_request where idempotency_key = ?")
                 .param(key)
                 .query(String.class)
                 .single();
-        if (!first.equals(digest(content))) {
+        if (!first.equals(Digest.of(content))) {
             throw new ApiFaults(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "This Idempotency-Key came before with another report. Use a fresh key for each report.",
                     List.of());
-        }
-    }
-
-    private static String digest(String content) {
-        try {
-            byte[] bytes = content.getBytes(StandardCharsets.UTF_8);
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
         }
     }
 }

@@ -1,5 +1,7 @@
 package wendo.app.outcomes;
 
+import java.util.Arrays;
+
 /** The road by which an outcome came in. */
 public enum Reporter {
     SITE_TAG("site-tag", "the site tag", false),
@@ -21,7 +23,7 @@ public enum Reporter {
     }
 
     static Reporter of(String key) {
-        return java.util.Arrays.stream(values())
+        return Arrays.stream(values())
                 .filter(one -> one.key.equals(key))
                 .findFirst()
                 .orElseThrow();

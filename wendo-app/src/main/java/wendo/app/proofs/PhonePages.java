@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -36,8 +37,8 @@ class PhonePages {
     ModelAndView join(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
         ModelAndView page = show("proofs/phone", token, request);
         if (page.getStatus() == null) {
-            Duration left = Duration.between(
-                    clock.instant(), (java.time.Instant) page.getModel().get("openUntil"));
+            Duration left =
+                    Duration.between(clock.instant(), (Instant) page.getModel().get("openUntil"));
             response.addCookie(cookie(token, left, request.isSecure()));
         }
         response.setHeader("Cache-Control", "no-store");

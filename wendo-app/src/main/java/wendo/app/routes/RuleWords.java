@@ -1,6 +1,7 @@
 package wendo.app.routes;
 
 import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wendo.core.links.Conditions;
 import wendo.core.links.Device;
 import wendo.core.links.RoutingPreview;
@@ -43,7 +45,7 @@ record RuleWords(Locale locale) {
         return all.substring(0, 1).toUpperCase(locale) + all.substring(1);
     }
 
-    private String day(java.time.LocalDate day) {
+    private String day(LocalDate day) {
         return DateTimeFormatter.ofPattern("d MMM yyyy", locale).format(day);
     }
 
@@ -73,7 +75,7 @@ record RuleWords(Locale locale) {
         String asking = group.language()
                 .map(code -> code.isEmpty() ? "asking for another language" : "asking for " + language(code))
                 .orElse("");
-        String all = java.util.stream.Stream.of(devices.isEmpty() ? "people" : devices, in, asking)
+        String all = Stream.of(devices.isEmpty() ? "people" : devices, in, asking)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(" "));
         return all.equals("people") ? "Everybody" : all.substring(0, 1).toUpperCase(locale) + all.substring(1);

@@ -2,6 +2,7 @@ package wendo.app.sending;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,7 +57,7 @@ public class Clips {
     }
 
     private static String hex(byte[] file, int from, int length) {
-        return file.length < from + length ? "" : java.util.HexFormat.of().formatHex(file, from, from + length);
+        return file.length < from + length ? "" : HexFormat.of().formatHex(file, from, from + length);
     }
 
     @Transactional

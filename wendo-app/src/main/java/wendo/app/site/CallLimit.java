@@ -22,7 +22,7 @@ public final class CallLimit {
     }
 
     public boolean allows(String caller) {
-        return callers.get(Digest.of(caller)).tryConsume(1);
+        return callers.get(Digest.half(caller)).tryConsume(1);
     }
 
     /** Ends the request of a program that calls too often. */

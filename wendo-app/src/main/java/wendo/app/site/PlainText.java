@@ -1,10 +1,15 @@
 package wendo.app.site;
 
+import java.util.regex.Pattern;
+
 /** What text may hold: no control characters but tabs and line ends, and no half of a surrogate pair. */
 public final class PlainText {
     /** What to say of text that holds something else. */
     public static final String FAULT =
             "It holds a control character or a broken one. Type it anew instead of pasting it.";
+
+    private static final Pattern ESCAPED = Pattern.compile(
+            "(?i)(?<!\\\\)(?:\\\\\\\\)*(?:\\\\u00(?:0[0-8bcef]|1[0-9a-f]|7f)|\\\\ud[89ab][0-9a-f]{2}(?!\\\\ud[c-f])|(?<!\\\\ud[89ab][0-9a-f]{2})\\\\ud[c-f][0-9a-f]{2})");
 
     private PlainText() {}
 
@@ -27,7 +32,4 @@ public final class PlainText {
     public static boolean isJson(String json) {
         return is(json) && !ESCAPED.matcher(json).find();
     }
-
-    private static final java.util.regex.Pattern ESCAPED = java.util.regex.Pattern.compile(
-            "(?i)(?<!\\\\)(?:\\\\\\\\)*(?:\\\\u00(?:0[0-8bcef]|1[0-9a-f]|7f)|\\\\ud[89ab][0-9a-f]{2}(?!\\\\ud[c-f])|(?<!\\\\ud[89ab][0-9a-f]{2})\\\\ud[c-f][0-9a-f]{2})");
 }

@@ -37,7 +37,7 @@ public class SharedLimits {
      */
     public Bucket of(String what, String whom, int times, Duration window) {
         return buckets.getProxy(
-                what + " " + Digest.of(whom),
+                what + " " + Digest.half(whom),
                 () -> BucketConfiguration.builder()
                         .addLimit(limit -> limit.capacity(times).refillGreedy(times, window))
                         .build());

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
@@ -63,7 +64,7 @@ public class TagCalls {
     public <T> void take(
             HttpServletRequest request,
             String what,
-            java.util.Map<String, String> told,
+            Map<String, String> told,
             Class<T> type,
             BiConsumer<BusinessId, T> work) {
         limit.mustAllow(request.getRemoteAddr());

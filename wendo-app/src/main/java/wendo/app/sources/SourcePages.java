@@ -1,6 +1,7 @@
 package wendo.app.sources;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,7 +86,7 @@ class SourcePages {
     ModelAndView changeWindows(@RequestParam Map<String, String> typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Map<Channel, Integer> days = new EnumMap<>(Channel.class);
-        Map<String, String> kept = new java.util.HashMap<>();
+        Map<String, String> kept = new HashMap<>();
         for (Channel channel : Channel.values()) {
             String text = typed.getOrDefault(channel.key(), "").strip();
             kept.put(channel.key(), text);
@@ -169,7 +170,7 @@ class SourcePages {
     }
 
     private static Map<String, String> typed(LookbackWindows windows) {
-        Map<String, String> typed = new java.util.HashMap<>();
+        Map<String, String> typed = new HashMap<>();
         windows.days().forEach((channel, days) -> typed.put(channel.key(), days.toString()));
         return typed;
     }

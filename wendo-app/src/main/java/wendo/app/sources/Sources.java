@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -57,7 +58,7 @@ public class Sources {
     private static Source kept(Source source, Map<UUID, Source> byId) {
         Source kept = source;
         while (kept.mergedInto().isPresent()) {
-            kept = java.util.Objects.requireNonNull(byId.get(kept.mergedInto().get()));
+            kept = Objects.requireNonNull(byId.get(kept.mergedInto().get()));
         }
         return kept;
     }

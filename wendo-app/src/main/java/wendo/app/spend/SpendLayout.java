@@ -1,11 +1,8 @@
 package wendo.app.spend;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
+import wendo.app.site.Digest;
 import wendo.app.tables.Table;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
@@ -62,12 +59,6 @@ record SpendLayout(int day, int amount, int name, DayOrder days, AmountStyle amo
 
     /** Tells files with this heading from all others. */
     static String heading(List<String> columns) {
-        String heading = String.join("\t", columns).toLowerCase(Locale.ROOT);
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(heading.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest, 0, 16);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
-        }
+        return Digest.half(String.join("\t", columns).toLowerCase(Locale.ROOT));
     }
 }

@@ -7,6 +7,7 @@ import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
@@ -119,11 +120,7 @@ final class VisitCarrier {
             channel.write(ByteBuffer.wrap((next.file() + " " + next.offset()).getBytes(StandardCharsets.US_ASCII)));
             channel.force(true); // or a crash of the machine could leave an empty file under the good name
         }
-        Files.move(
-                written,
-                positionFile,
-                java.nio.file.StandardCopyOption.ATOMIC_MOVE,
-                java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        Files.move(written, positionFile, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         if (next.file() > position.file()) {
             Files.deleteIfExists(log.path(position.file()));
         }

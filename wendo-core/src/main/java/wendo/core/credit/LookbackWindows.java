@@ -1,6 +1,7 @@
 package wendo.core.credit;
 
 import java.time.Duration;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
 import wendo.core.links.Channel;
@@ -20,7 +21,7 @@ public record LookbackWindows(Map<Channel, Integer> days) {
         for (Channel channel : Channel.values()) {
             all.put(channel, days.getOrDefault(channel, channel.lookbackDays()));
         }
-        days = java.util.Collections.unmodifiableMap(all);
+        days = Collections.unmodifiableMap(all);
     }
 
     /** Each channel's usual window. */

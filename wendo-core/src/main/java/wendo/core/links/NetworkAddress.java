@@ -2,6 +2,7 @@ package wendo.core.links;
 
 import java.net.InetAddress;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Which network addresses anybody on the open internet can reach. */
 public final class NetworkAddress {
@@ -39,7 +40,7 @@ public final class NetworkAddress {
      * reachable, multicast, and the IPv6 blocks that carry IPv4 addresses inside (RFC 6052, 3056, 4380), since those
      * may be private ones. The registries' contents are from memory.
      */
-    private static final List<Block> CLOSED = java.util.stream.Stream.of(
+    private static final List<Block> CLOSED = Stream.of(
                     "0.0.0.0/8",
                     "10.0.0.0/8",
                     "100.64.0.0/10",

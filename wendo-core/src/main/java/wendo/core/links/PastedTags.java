@@ -2,10 +2,12 @@ package wendo.core.links;
 
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The tags that a pasted address already carries, told apart from the rest of it.
@@ -19,7 +21,7 @@ public record PastedTags(WebAddress bare, Map<String, String> values, TagPlan pl
             List.of("utm_source", "utm_medium", "utm_campaign", "utm_term", "utm_content", "utm_id");
 
     public PastedTags {
-        values = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(values));
+        values = Collections.unmodifiableMap(new LinkedHashMap<>(values));
     }
 
     public static PastedTags of(WebAddress pasted, TagPlan plan) {
@@ -36,7 +38,7 @@ public record PastedTags(WebAddress bare, Map<String, String> values, TagPlan pl
     }
 
     private static List<String> parameters(TagPlan plan) {
-        return java.util.stream.Stream.concat(plan.fields().stream().map(TagField::parameter), ALWAYS.stream())
+        return Stream.concat(plan.fields().stream().map(TagField::parameter), ALWAYS.stream())
                 .distinct()
                 .toList();
     }
@@ -72,11 +74,11 @@ public record PastedTags(WebAddress bare, Map<String, String> values, TagPlan pl
     }
 
     private Optional<String> from(TagField.From from, String usual) {
-        return java.util.stream.Stream.concat(
+        return Stream.concat(
                         plan.fields().stream()
                                 .filter(field -> field.from() == from)
                                 .map(TagField::parameter),
-                        java.util.stream.Stream.of(usual))
+                        Stream.of(usual))
                 .flatMap(parameter -> Optional.ofNullable(values.get(parameter)).stream())
                 .filter(Tag::isPossible)
                 .findFirst();

@@ -1,5 +1,6 @@
 package wendo.core.links;
 
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,8 +19,8 @@ public record TagPlan(Spelling spelling, List<TagField> fields) {
     /** The parameters of a link, or for each field by its parameter what is wrong with what was typed. */
     public record Filled(Map<String, String> parameters, Map<String, String> faults) {
         public Filled {
-            parameters = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(parameters));
-            faults = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(faults));
+            parameters = Collections.unmodifiableMap(new LinkedHashMap<>(parameters));
+            faults = Collections.unmodifiableMap(new LinkedHashMap<>(faults));
         }
     }
 

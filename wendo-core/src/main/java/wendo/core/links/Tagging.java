@@ -1,5 +1,6 @@
 package wendo.core.links;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -72,13 +73,12 @@ public record Tagging(WebAddress address, List<String> replaced) {
             int equals = pair.indexOf('=');
             parameters.put(
                     pair.substring(0, equals),
-                    java.net.URLDecoder.decode(pair.substring(equals + 1), java.nio.charset.StandardCharsets.UTF_8));
+                    java.net.URLDecoder.decode(pair.substring(equals + 1), StandardCharsets.UTF_8));
         }
         return parameters;
     }
 
     private static String encode(String value) {
-        return java.net.URLEncoder.encode(value, java.nio.charset.StandardCharsets.UTF_8)
-                .replace("+", "%20");
+        return java.net.URLEncoder.encode(value, StandardCharsets.UTF_8).replace("+", "%20");
     }
 }
