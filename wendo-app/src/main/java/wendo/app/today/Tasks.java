@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.compare.Comparison;
 import wendo.app.compare.VerdictChange;
@@ -49,8 +51,12 @@ class Tasks {
         this.clock = clock;
     }
 
-    /** @param now the usual comparison of the period */
-    List<Task> of(Business business, Comparison now, Period period) {
+    /**
+     * Those that this person may see to.
+     *
+     * @param now the usual comparison of the period
+     */
+    List<Task> of(CurrentPerson person, Business business, Comparison now, Period period) {
         LocalDate today = business.today(clock);
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         List<Task> tasks = new ArrayList<>();
@@ -66,6 +72,7 @@ class Tasks {
         addLinks(tasks, today, figures);
         addSpend(tasks, period, figures);
         addUnjoined(tasks, business, today);
+        tasks.removeIf(task -> !person.may(task.needs()));
         return tasks;
     }
 
@@ -74,6 +81,7 @@ class Tasks {
         int late = visits.late();
         if (late > 0 || visits.lost() > 0) {
             tasks.add(Task.of(
+                    Permission.SEE,
                     "disk",
                     "The disk is full: visits are not being saved",
                     "Links still work. %d %s in memory, %d could not be kept. Free up space on the server."
@@ -86,6 +94,7 @@ class Tasks {
     private void addDestinations(List<Task> tasks) {
         for (TodayQueries.Wanting page : queries.failingDestinations()) {
             tasks.add(Task.of(
+                    Permission.SET_UP,
                     "destination:" + page.id(),
                     "A page does not answer: " + page.name(),
                     page.number() == 1 ? "1 link leads to it." : page.number() + " links lead to it.",
@@ -98,6 +107,7 @@ class Tasks {
         long leads = queries.leadsOfNobody();
         if (leads > 0) {
             tasks.add(Task.of(
+                    Permission.WORK_LEADS,
                     "leads",
                     leads == 1 ? "1 lead is nobody's" : leads + " leads are nobody's",
                     "Give them to somebody, or say who gets leads from now on.",
@@ -110,6 +120,7 @@ class Tasks {
         long waiting = reviews.count();
         if (waiting > 0) {
             tasks.add(Task.of(
+                    Permission.SET_UP,
                     "reviews",
                     waiting == 1 ? "1 report to review" : waiting + " reports to review",
                     "They may not be yours, so they count nowhere yet.",
@@ -120,6 +131,7 @@ class Tasks {
 
     private static void addVerdict(List<Task> tasks, VerdictChange change) {
         tasks.add(Task.of(
+                Permission.SEE,
                 "verdict:%s:%s".formatted(change.source(), change.now()),
                 "%s is %s now".formatted(change.name(), change.now()),
                 "A week ago it was %s, going by bookings.".formatted(change.before()),
@@ -129,6 +141,7 @@ class Tasks {
 
     private static void addCount(List<Task> tasks, CrossChecks.Disagreement count, Figures figures) {
         tasks.add(Task.of(
+                Permission.SEE,
                 "count:" + count.id(),
                 "%s counts %s %s for %s, we count %s"
                         .formatted(
@@ -150,6 +163,7 @@ class Tasks {
         long codes = queries.codesOfNothing();
         if (codes > 0) {
             tasks.add(Task.of(
+                    Permission.SET_UP,
                     "codes",
                     codes == 1 ? "1 code matches no source" : codes + " codes match no source",
                     "They were given with outcomes. Say which source each stands for.",
@@ -161,6 +175,7 @@ class Tasks {
     private void addLinks(List<Task> tasks, LocalDate today, Figures figures) {
         for (TodayQueries.Unvisited link : queries.neverVisited(clock.instant().minus(QUIET_AFTER), today)) {
             tasks.add(Task.of(
+                    Permission.ISSUE,
                     "link:" + link.id(),
                     link.name() + " was never opened",
                     link.placedOn()
@@ -175,6 +190,7 @@ class Tasks {
         spends.missing(period).stream()
                 .limit(MOST_SPENDS)
                 .forEach(source -> tasks.add(Task.of(
+                        Permission.SET_UP,
                         "spend:" + source.source(),
                         "Spend is missing for " + source.name(),
                         "%s people came by it in this period; without spend it has no cost and is not judged."
@@ -187,6 +203,7 @@ class Tasks {
         long unjoined = queries.unjoinedSince(today.minusDays(6), business.zone());
         if (unjoined > 0) {
             tasks.add(Task.of(
+                    Permission.SEE,
                     "unjoined",
                     unjoined == 1 ? "1 outcome has no known source" : unjoined + " outcomes have no known source",
                     "In the last 7 days. The ledger says what is missing with each.",

@@ -51,7 +51,7 @@ class TodayPages {
     }
 
     @GetMapping
-    String page(PeriodChoice choice, Business business, Model model) {
+    String page(PeriodChoice choice, CurrentPerson person, Business business, Model model) {
         LocalDate today = business.today(clock);
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         model.addAttribute(
@@ -63,7 +63,7 @@ class TodayPages {
                         figures));
         Comparison now = comparisons.compare(choice.period(), business, CompareChoice.usual());
         model.addAttribute("answer", Answer.of(now, CompareChoice.usual(), figures));
-        addTasks(tasks.of(business, now, choice.period()), today, model);
+        addTasks(tasks.of(person, business, now, choice.period()), today, model);
         model.addAttribute("arrivals", queries.arrivals());
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));

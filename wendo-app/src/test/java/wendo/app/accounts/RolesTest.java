@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.http.HttpRequest;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -225,5 +227,42 @@ class RolesTest extends WendoTest {
         }
         assertThat(viewer.get("/outcomes/" + nobodys).body()).doesNotContain("Put it right", "Set its source");
         assertThat(viewer.get("/today").body()).doesNotContain("href=\"/issue\"", "href=\"/setup\"");
+    }
+
+    /** Follows each link on the main pages, for the two roles that may do least. */
+    @Test
+    void no_page_leads_to_a_door_that_is_shut_for_its_reader() {
+        UUID link = issued("Own");
+        String lead = lead("L-1", "ines@marsh.example", "Ines Marsh");
+        await("it is a lead", () -> count(tenant, "select count(*) from lead where handed_at is not null") == 1);
+        List<String> refused = new ArrayList<>();
+        for (Role role : List.of(Role.STAFF, Role.VIEWER)) {
+            Set<String> followed = new HashSet<>();
+            for (String page : List.of(
+                    "/today",
+                    "/links",
+                    "/links/" + link,
+                    "/links/" + link + "/leads",
+                    "/links/" + link + "/form",
+                    "/links/" + link + "/place",
+                    "/outcomes",
+                    "/outcomes?joined=no",
+                    "/outcomes/" + lead,
+                    "/outcomes/" + lead + "/trail",
+                    "/outcomes/files",
+                    "/leads",
+                    "/compare",
+                    "/arrivals",
+                    "/issue")) {
+                Matcher offered = Pattern.compile("<a [^>]*href=\"(/[^\"]*)\"")
+                        .matcher(as(role).get(page).body());
+                offered.results()
+                        .map(found -> found.group(1).replace("&amp;", "&"))
+                        .filter(followed::add)
+                        .filter(path -> as(role).get(path).statusCode() == 403)
+                        .forEach(path -> refused.add(role + " on " + page + ": " + path));
+            }
+        }
+        assertThat(refused).isEmpty();
     }
 }
