@@ -4,15 +4,19 @@ import com.google.zxing.Binarizer;
 import com.google.zxing.BinaryBitmap;
 import com.google.zxing.DecodeHintType;
 import com.google.zxing.LuminanceSource;
+import com.google.zxing.NotFoundException;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.ReaderException;
 import com.google.zxing.ResultPoint;
+import com.google.zxing.common.BitMatrix;
 import com.google.zxing.common.DecoderResult;
 import com.google.zxing.common.DetectorResult;
 import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.multi.qrcode.detector.MultiDetector;
 import com.google.zxing.qrcode.decoder.Decoder;
 import com.google.zxing.qrcode.detector.Detector;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,7 +52,31 @@ public record CodeReading(String text, int modules, double pixelsPerModule) {
 
     private static Optional<CodeReading> read(BinaryBitmap bitmap) {
         try {
-            DetectorResult found = new Detector(bitmap.getBlackMatrix()).detect(HARD);
+            BitMatrix matrix = bitmap.getBlackMatrix();
+            return first(() -> new DetectorResult[] {new Detector(matrix).detect(HARD)})
+                    .or(() -> first(() -> new MultiDetector(matrix).detectMulti(HARD)));
+        } catch (NotFoundException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** Finds what may be codes. The quick detector takes the three likeliest finder patterns; a code's data can look like one. */
+    private interface Search {
+        DetectorResult[] find() throws ReaderException;
+    }
+
+    private static Optional<CodeReading> first(Search search) {
+        try {
+            return Arrays.stream(search.find())
+                    .flatMap(found -> decode(found).stream())
+                    .findFirst();
+        } catch (ReaderException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<CodeReading> decode(DetectorResult found) {
+        try {
             DecoderResult decoded = new Decoder().decode(found.getBits(), HARD);
             int modules = found.getBits().getHeight();
             ResultPoint[] corners = found.getPoints();

@@ -3,6 +3,7 @@ package wendo.core.media;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -17,15 +18,19 @@ class CodeReadingTest {
 
     /** A picture of the code, turned by an angle about its middle, with this many pixels a module. */
     private static int[] picture(double pixels, double radians, int side, boolean isInverted) {
+        return picture(CODE, pixels, radians, side, isInverted);
+    }
+
+    private static int[] picture(QrCode code, double pixels, double radians, int side, boolean isInverted) {
         int[] rgb = new int[side * side];
         for (int y = 0; y < side; y++) {
             for (int x = 0; x < side; x++) {
                 double dx = x - side / 2.0;
                 double dy = y - side / 2.0;
-                double column = (dx * Math.cos(radians) + dy * Math.sin(radians)) / pixels + CODE.modules() / 2.0;
-                double row = (-dx * Math.sin(radians) + dy * Math.cos(radians)) / pixels + CODE.modules() / 2.0;
-                boolean isInside = column >= 0 && row >= 0 && column < CODE.modules() && row < CODE.modules();
-                boolean isDark = isInside && CODE.isDark((int) column, (int) row);
+                double column = (dx * Math.cos(radians) + dy * Math.sin(radians)) / pixels + code.modules() / 2.0;
+                double row = (-dx * Math.sin(radians) + dy * Math.cos(radians)) / pixels + code.modules() / 2.0;
+                boolean isInside = column >= 0 && row >= 0 && column < code.modules() && row < code.modules();
+                boolean isDark = isInside && code.isDark((int) column, (int) row);
                 rgb[y * side + x] = isDark != isInverted ? DARK : LIGHT;
             }
         }
@@ -41,6 +46,30 @@ class CodeReadingTest {
         assertThat(reading.text()).isEqualTo(CODE.content());
         assertThat(reading.modules()).isEqualTo(CODE.modules());
         assertThat(reading.pixelsPerModule()).isCloseTo(pixels, within(0.06 * pixels + 0.1));
+    }
+
+    /** Of a thousand codes drawn straight these seven hold patterns that look like a finder's. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "http://go-0b20ea36.localhost:30070/84adec",
+                "http://go-2f52fb25.localhost:30932/94780c",
+                "http://go-f4372732.localhost:30040/ac9adc",
+                "http://go-2403ab5b.localhost:30352/b59971",
+                "http://go-fea4a3ac.localhost:30647/68aba1",
+                "http://go-23513f57.localhost:30662/de7c4b",
+                "http://go-dfd92dff.localhost:30948/7ec2fc"
+            })
+    void a_code_is_read_whatever_its_text(String text) {
+        for (Correction correction : List.of(Correction.M, Correction.Q)) {
+            QrCode code = QrCode.of(QrCode.smallest(text, correction), correction);
+            for (int pixels : new int[] {4, 8, 9, 13}) {
+                int side = pixels * code.modulesAcross();
+                assertThat(CodeReading.of(picture(code, pixels, 0, side, false), side, side)
+                                .map(CodeReading::text))
+                        .contains(code.content());
+            }
+        }
     }
 
     @Test
