@@ -107,6 +107,7 @@ class MigrationsTest {
                         "drop_empty_visit_months",
                         "ensure_visit_month",
                         "forget_tag_calls",
+                        "forget_taps",
                         "door_networks_changed",
                         "door_networks",
                         "door_postback",

@@ -6,10 +6,11 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import ua_parser.Client;
 import ua_parser.Parser;
+import wendo.app.site.Digest;
 import wendo.core.visits.Sorted;
 import wendo.core.visits.Sorting;
 
-/** What a user agent tells, by published lists. Reading one takes milliseconds, so what was read is kept. */
+/** What a user agent tells, by published lists. Reading one takes milliseconds, so what was read is kept by its digest. */
 @Component
 class Agents {
     private static final int MOST = 20_000;
@@ -35,7 +36,7 @@ class Agents {
     record Agent(Optional<Sorted> sorted, String system, String browser) {}
 
     Agent of(String userAgent) {
-        return known.get(userAgent, this::read);
+        return known.get(Digest.of(userAgent), unknown -> read(userAgent));
     }
 
     private Agent read(String userAgent) {

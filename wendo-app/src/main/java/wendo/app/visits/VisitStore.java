@@ -1,12 +1,12 @@
 package wendo.app.visits;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,8 +39,6 @@ public class VisitStore {
             on conflict do nothing
             """;
 
-    private record VisitorOnLink(UUID visitor, UUID link) {}
-
     private final BusinessScope scope;
     private final JdbcTemplate jdbc;
     private final ApplicationEventPublisher events;
@@ -48,10 +46,7 @@ public class VisitStore {
     private final Agents agents;
     private final VisitSums sums;
     private final VisitAliases aliases;
-    private final Cache<VisitorOnLink, Instant> lastSeen = Caffeine.newBuilder()
-            .maximumSize(200_000)
-            .expireAfterWrite(Sorting.REPEAT_WITHIN.multipliedBy(4))
-            .build();
+    private final LastTaps taps;
     private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
 
     VisitStore(
@@ -61,7 +56,8 @@ public class VisitStore {
             ProofBook proofs,
             Agents agents,
             VisitSums sums,
-            VisitAliases aliases) {
+            VisitAliases aliases,
+            LastTaps taps) {
         this.scope = scope;
         this.jdbc = jdbc;
         this.events = events;
@@ -69,6 +65,7 @@ public class VisitStore {
         this.agents = agents;
         this.sums = sums;
         this.aliases = aliases;
+        this.taps = taps;
     }
 
     /** Stores visits of any businesses, each business's in a transaction of its own. */
@@ -85,7 +82,7 @@ public class VisitStore {
     private int insert(List<LoggedVisit> visits) {
         sums.lock();
         ensureMonths(visits);
-        int[] stored = jdbc.batchUpdate(INSERT, visits.stream().map(this::row).toList());
+        int[] stored = jdbc.batchUpdate(INSERT, rows(visits));
         aliases.keep(visits);
         sums.add(IntStream.range(0, stored.length)
                 .filter(i -> stored[i] == 1)
@@ -94,14 +91,37 @@ public class VisitStore {
         return stored.length;
     }
 
-    private Object[] row(LoggedVisit visit) {
-        Agents.Agent agent = agents.of(visit.userAgent());
+    private List<Object[]> rows(List<LoggedVisit> visits) {
+        List<Agents.Agent> read =
+                visits.stream().map(visit -> agents.of(visit.userAgent())).toList();
+        List<LastTaps.Tap> ofBrowsers = IntStream.range(0, visits.size())
+                .filter(i -> read.get(i).sorted().isEmpty())
+                .mapToObj(i -> tap(visits.get(i)))
+                .toList();
+        Iterator<Optional<Instant>> previous = taps.replace(ofBrowsers).iterator();
+        List<Object[]> rows = new ArrayList<>();
+        for (int i = 0; i < visits.size(); i++) {
+            Agents.Agent agent = read.get(i);
+            rows.add(row(visits.get(i), agent, agent.sorted().isEmpty() ? previous.next() : Optional.empty()));
+        }
+        return rows;
+    }
+
+    private static LastTaps.Tap tap(LoggedVisit visit) {
+        return new LastTaps.Tap(
+                visit.link(),
+                visit.visitor(),
+                visit.click().uuid(),
+                visit.click().arrivedAt());
+    }
+
+    private Object[] row(LoggedVisit visit, Agents.Agent agent, Optional<Instant> previous) {
         Optional<UUID> proof = visit.proof().isEmpty()
                 ? Optional.empty()
                 : proofs.find(visit.proof(), visit.click().arrivedAt());
         Sorted sorted = proof.isPresent()
                 ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
-                : sort(visit, agent);
+                : Sorting.sort(arrival(visit), agent.sorted(), previous);
         return new Object[] {
             Timestamp.from(visit.click().arrivedAt()),
             visit.click().uuid(),
@@ -126,17 +146,13 @@ public class VisitStore {
         };
     }
 
-    private Sorted sort(LoggedVisit visit, Agents.Agent agent) {
-        if (agent.sorted().isPresent() && visit.purpose().isEmpty()) {
-            return agent.sorted().get();
-        }
-        VisitorOnLink key = new VisitorOnLink(visit.visitor(), visit.link());
-        Instant at = visit.click().arrivedAt();
-        Optional<Instant> previous = Optional.ofNullable(lastSeen.getIfPresent(key));
-        lastSeen.put(key, at);
-        Arrival arrival = new Arrival(
-                visit.visitor().toString(), visit.link().toString(), at, visit.userAgent(), visit.purpose());
-        return Sorting.sort(arrival, agent.sorted(), previous);
+    private static Arrival arrival(LoggedVisit visit) {
+        return new Arrival(
+                visit.visitor().toString(),
+                visit.link().toString(),
+                visit.click().arrivedAt(),
+                visit.userAgent(),
+                visit.purpose());
     }
 
     private void ensureMonths(List<LoggedVisit> visits) {

@@ -16,8 +16,11 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.method.HandlerMethod;
@@ -26,6 +29,7 @@ import wendo.app.Http;
 import wendo.app.WendoTest;
 
 /** Nonsense at every door: whatever is sent, the fault is the sender's, never ours. */
+@ExtendWith(OutputCaptureExtension.class)
 class FuzzTest extends WendoTest {
     private static final Set<String> USUAL = Set.of(
             "name",
@@ -99,7 +103,7 @@ class FuzzTest extends WendoTest {
     }
 
     @Test
-    void no_answer_is_a_fault_of_ours() {
+    void no_answer_is_a_fault_of_ours_and_the_log_holds_nothing_that_was_typed(CapturedOutput log) {
         Tenant tenant = tenant("Garganey Goods");
         Http person = http().signIn(tenant.email());
         http().issue(tenant.apiKey(), "https://garganey.example/", "Spring", "Postcards");
@@ -124,6 +128,13 @@ class FuzzTest extends WendoTest {
             }
         }
         assertThat(wrong.stream().distinct().toList()).isEmpty();
+        assertThat(log.getAll()
+                        .lines()
+                        .filter(line -> line.contains("x".repeat(20)) || line.contains("-99999-13"))
+                        .map(line -> line.substring(0, Math.min(300, line.length())))
+                        .distinct()
+                        .limit(20))
+                .isEmpty();
     }
 
     private HttpResponse<String> knock(Tenant tenant, Http person, Door door, String path, String value, String token) {

@@ -4,14 +4,28 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.core.visits.ClickId;
 
 class VisitsTest extends WendoTest {
+    @Autowired
+    private VisitStore store;
+
+    @Autowired
+    private AutowireCapableBeanFactory beans;
+
     private Tenant tenant;
     private String slug;
 
@@ -65,6 +79,45 @@ class VisitsTest extends WendoTest {
         await("all are stored", () -> kinds().equals(Map.of("person", 1L, "repeat", 1L, "robot", 1L, "preview", 2L)));
         assertThat(count(tenant, "select count(distinct visitor) from visit where kind in ('person', 'repeat')"))
                 .isOne();
+    }
+
+    /** The first tap was stored by another process; it even came a little later. */
+    @ParameterizedTest
+    @ValueSource(ints = {-20, 20})
+    void a_double_tap_over_two_processes_counts_once(int secondsApart) {
+        Instant first = Instant.now();
+        UUID visitor = UUID.randomUUID();
+        VisitStore other = beans.createBean(VisitStore.class);
+        store.store(List.of(visit(visitor, first), visit(UUID.randomUUID(), first)));
+        LoggedVisit second = visit(visitor, first.plusSeconds(secondsApart));
+        other.store(List.of(second));
+        store.store(List.of(second)); // carried twice, as after a crash
+        other.store(List.of(visit(visitor, first.plusSeconds(90))));
+        assertThat(kinds()).isEqualTo(Map.of("person", 3L, "repeat", 1L));
+    }
+
+    private LoggedVisit visit(UUID visitor, Instant at) {
+        return in(
+                tenant,
+                () -> jdbc.sql("select id, source_id, destination_id from link where slug = ?")
+                        .param(slug)
+                        .query((row, number) -> new LoggedVisit(
+                                ClickId.of(at, new SplittableRandom()),
+                                tenant.id(),
+                                row.getObject(1, UUID.class),
+                                row.getObject(2, UUID.class),
+                                row.getObject(3, UUID.class),
+                                visitor,
+                                "",
+                                "",
+                                "phone",
+                                "",
+                                "Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0",
+                                "",
+                                "",
+                                "en",
+                                ""))
+                        .single());
     }
 
     @Test

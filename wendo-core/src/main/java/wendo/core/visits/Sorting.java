@@ -40,7 +40,10 @@ public final class Sorting {
         this.crawlers = crawlerPatterns.stream().map(Pattern::compile).toList();
     }
 
-    /** @param previous when the same visitor last came by the same link, if ever */
+    /**
+     * @param previous when the same visitor came by the same link in another visit, if ever: the last that is known,
+     *     which can be a little later where two processes answer
+     */
     public Sorted sort(Arrival arrival, Optional<Instant> previous) {
         return sort(arrival, sortUserAgent(arrival.userAgent()), previous);
     }
@@ -55,12 +58,11 @@ public final class Sorting {
         if (automatic.isPresent()) {
             return automatic.get();
         }
-        // Strictly before: a visit that is sorted once more, after a failure, is not its own repeat.
-        boolean again = previous.map(at ->
-                        at.isBefore(arrival.at()) && at.plus(REPEAT_WITHIN).isAfter(arrival.at()))
+        boolean again = previous.map(
+                        at -> Duration.between(at, arrival.at()).abs().compareTo(REPEAT_WITHIN) < 0)
                 .orElse(false);
         return again
-                ? new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds before")
+                ? new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds apart")
                 : new Sorted(VisitKind.PERSON, "an ordinary browser");
     }
 

