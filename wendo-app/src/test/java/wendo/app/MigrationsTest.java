@@ -108,6 +108,7 @@ class MigrationsTest {
                         "ensure_visit_month",
                         "forget_tag_calls",
                         "forget_taps",
+                        "door_link_alerts",
                         "door_networks_changed",
                         "door_networks",
                         "door_postback",

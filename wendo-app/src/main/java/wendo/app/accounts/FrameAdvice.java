@@ -4,6 +4,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.MethodParameter;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,12 +28,15 @@ import wendo.app.site.PeriodChoice;
 @ControllerAdvice(annotations = Controller.class)
 class FrameAdvice implements HandlerMethodArgumentResolver {
     static final String ATTRIBUTE = "wendo.frame";
+    private static final Pattern LINK = Pattern.compile("^/links/([0-9a-f-]{36})(/|$)");
 
     private final Businesses businesses;
+    private final ObjectProvider<OwnLinks> links;
     private final Clock clock;
 
-    FrameAdvice(Businesses businesses, Clock clock) {
+    FrameAdvice(Businesses businesses, ObjectProvider<OwnLinks> links, Clock clock) {
         this.businesses = businesses;
+        this.links = links;
         this.clock = clock;
     }
 
@@ -41,13 +48,27 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             model.addAttribute("figures", new Figures(business.currency(), business.zone(), business.locale()));
             model.addAttribute("section", section(request.getRequestURI()));
             model.addAttribute("periodQuery", periodOf(request, business).query());
+            model.addAttribute("mayChangeLink", mayChangeLink(request));
         }
+    }
+
+    /** Whether the person may change the link whose page this is: staff their own. */
+    private boolean mayChangeLink(HttpServletRequest request) {
+        Matcher link = LINK.matcher(request.getRequestURI());
+        return link.find()
+                && CurrentPerson.find(request)
+                        .filter(person -> person.may(Permission.ISSUE))
+                        .filter(person -> person.role() != Role.STAFF
+                                || links.getObject().isOwn(UUID.fromString(link.group(1)), person))
+                        .isPresent();
     }
 
     private static String section(String path) {
         int end = path.indexOf('/', 1);
         String first = end < 0 ? path.substring(1) : path.substring(1, end);
-        return first.equals("leads") ? "outcomes" : first; // leads are worked on from the ledger
+        return first.equals("leads") || first.equals("subscribers")
+                ? "outcomes"
+                : first; // both are reached from the ledger
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {

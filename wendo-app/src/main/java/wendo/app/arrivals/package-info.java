@@ -1,5 +1,6 @@
 /** Arrivals on the business's own site that no link brought: what led there, and which source it stands for. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "evidence", "site", "sitetag", "sources", "visits"})
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "evidence", "outcomes", "site", "sitetag", "sources", "visits"})
 @NullMarked
 package wendo.app.arrivals;
 

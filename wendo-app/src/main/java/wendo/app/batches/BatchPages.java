@@ -2,7 +2,6 @@ package wendo.app.batches;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -26,8 +25,8 @@ import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
 import wendo.app.site.Refusal;
 import wendo.app.tables.Brought;
+import wendo.app.tables.TableFormat;
 import wendo.app.tables.TableRefused;
-import wendo.app.tables.TableWriter;
 
 /** Links from a file: bring it, match its columns, read the report, issue, take the result along. */
 @Needs(Permission.ISSUE)
@@ -163,22 +162,9 @@ class BatchPages {
     private static void send(
             HttpServletResponse response, String kind, String name, List<String> columns, List<List<String>> rows)
             throws IOException {
-        if (!kind.equals("csv") && !kind.equals("xlsx")) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
-        response.setHeader(
-                "Content-Disposition",
-                org.springframework.http.ContentDisposition.attachment()
-                        .filename(name + "." + kind, StandardCharsets.UTF_8)
-                        .build()
-                        .toString());
-        if (kind.equals("csv")) {
-            response.setContentType("text/csv;charset=UTF-8");
-            TableWriter.writeCsv(columns, rows, response.getOutputStream());
-        } else {
-            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-            TableWriter.writeXlsx("Links", columns, rows, response.getOutputStream());
-        }
+        TableFormat.find(kind)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND))
+                .send(response, name, "Links", columns, rows);
     }
 
     private Batch find(UUID id) {

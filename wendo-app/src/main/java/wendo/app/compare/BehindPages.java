@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import wendo.app.accounts.CurrentPerson;
+import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
 import wendo.core.measure.Period;
@@ -65,6 +67,7 @@ class BehindPages {
             CompareChoice look,
             PeriodChoice choice,
             Business business,
+            CurrentPerson person,
             Model model) {
         int shown = shown(page);
         ComparedRow row = row(key, look, choice.period(), business);
@@ -77,7 +80,12 @@ class BehindPages {
                 kept(row, look, choice.period(), business)
                         .map(ComparedRow::people)
                         .orElse(0L));
-        model.addAttribute("met", came.people(row, choice.period(), business.zone(), look, shown));
+        boolean seesContacts = person.may(Permission.SEE_CONTACTS);
+        model.addAttribute(
+                "met",
+                came.people(row, choice.period(), business.zone(), look, shown).stream()
+                        .map(one -> seesContacts ? one : one.withoutContacts())
+                        .toList());
         model.addAttribute("what", "people");
         return show(look, choice, key, shown, model);
     }

@@ -45,6 +45,7 @@ class CameQueries {
      * Somebody who came, by a source, a link or in a month, as the comparison counts people.
      *
      * @param outcome the last they are known to have had
+     * @param recipient who their personal link was sent to; empty text if they came by no such link
      */
     record Somebody(
             Instant first,
@@ -53,7 +54,13 @@ class CameQueries {
             String source,
             boolean withoutLink,
             Optional<UUID> outcome,
-            String outcomeKind) {}
+            String outcomeKind,
+            String recipient) {
+        /** As somebody sees them who may not see who customers are. */
+        Somebody withoutContacts() {
+            return new Somebody(first, last, visits, source, withoutLink, outcome, outcomeKind, "");
+        }
+    }
 
     /** The day from which visits are kept one by one; none if there are none. */
     @Transactional(readOnly = true)
@@ -121,6 +128,7 @@ class CameQueries {
                 row.getString(4),
                 row.getBoolean(5),
                 Optional.ofNullable(row.getObject(6, UUID.class)),
-                Optional.ofNullable(row.getString(7)).orElse(""));
+                Optional.ofNullable(row.getString(7)).orElse(""),
+                row.getString(8));
     }
 }

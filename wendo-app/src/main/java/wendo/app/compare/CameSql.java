@@ -57,7 +57,8 @@ final class CameSql {
                         and (b.arrived_at > a.arrived_at or b.id < a.id) and coalesce(%4$s, false) offset 0)
                 order by a.arrived_at desc, a.id limit :reach)),
             shown as (select * from found order by last desc, id limit :limit offset :offset)
-            select came.first, p.last, came.visits, p.source, p.known_by = 'browser', o.id, o.kind
+            select came.first, p.last, came.visits, p.source, p.known_by = 'browser', o.id, o.kind,
+                coalesce(r.name, '')
             from shown p
             cross join lateral (
                 select min(at) as first, count(*) as visits from (
@@ -78,6 +79,11 @@ final class CameSql {
                 cross join lateral (select outcome_id from trail where identity_id = same.id offset 0) t
                 join outcome o on o.id = t.outcome_id
                 where o.counts and not o.is_proof order by o.occurred_at desc limit 1) o on true
+            left join lateral (
+                select coalesce(nullif(t.name, ''), nullif(t.phone, ''), t.email) as name
+                from (select recipient_id, arrived_at from visit where visitor = p.visitor and arrived_at <= p.last offset 0) w
+                cross join lateral (select name, phone, email from recipient where id = w.recipient_id offset 0) t
+                where p.known_by = 'visitor' order by w.arrived_at desc limit 1) r on true
             order by p.last desc, p.id
             """.replace("@came", "%1$s").replace("@arrived", ARRIVED);
 

@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.credit.CreditColumns;
 import wendo.core.measure.Period;
+import wendo.core.outcomes.OutcomeKind;
 
 /** The SQL of campaigns by month. */
 @Component
@@ -41,6 +42,11 @@ class CampaignMonthQueries {
 
     @Transactional(readOnly = true)
     List<CampaignMonths.Cell> cells(Period period, ZoneId zone, CompareChoice choice) {
+        return cells(period, zone, choice, choice.kind());
+    }
+
+    @Transactional(readOnly = true)
+    List<CampaignMonths.Cell> cells(Period period, ZoneId zone, CompareChoice choice, OutcomeKind kind) {
         String clock = ClockColumn.of(choice.clock());
         GroupSql group = GroupSql.of(Grouping.CAMPAIGN, clock);
         String sql = CELLS.formatted(
@@ -51,7 +57,7 @@ class CampaignMonthQueries {
                 group.creditJoin(),
                 group.unjoinedKey());
         return CompareQueries.within(jdbc.sql(sql), period, zone)
-                .param("kind", choice.kind().key())
+                .param("kind", kind.key())
                 .query((row, number) -> cell(row))
                 .list();
     }

@@ -21,7 +21,7 @@ import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
-import wendo.app.tables.TableWriter;
+import wendo.app.tables.TableFormat;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -55,36 +55,26 @@ class CompareFiles {
             Business business,
             HttpServletResponse response)
             throws IOException {
-        if (!format.equals("csv") && !format.equals("xlsx")) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
+        TableFormat wanted =
+                TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Comparison comparison = comparisons.compare(choice.period(), business, look);
         int decimals = business.currency().getDecimalPlaces();
         Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
         List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
                 .map(row -> row(row, judged, decimals))
                 .toList();
-        String name = "comparison-%s-%s-%s-%s.%s"
+        String name = "comparison-%s-%s-%s-%s"
                 .formatted(
                         look.grouping().plural(),
                         choice.period().startInclusive(),
                         choice.period().lastDay(),
-                        look.model().key(),
-                        format);
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"");
-        List<String> columns = columns(look.grouping(), business.currency().getCode());
-        if (format.equals("csv")) {
-            response.setContentType("text/csv; charset=utf-8");
-            TableWriter.writeCsv(
-                    columns,
-                    rows.stream()
-                            .map(row -> row.stream().map(String::valueOf).toList())
-                            .toList(),
-                    response.getOutputStream());
-        } else {
-            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-            TableWriter.writeNumbers(capital(look.grouping().plural()), columns, rows, response.getOutputStream());
-        }
+                        look.model().key());
+        wanted.send(
+                response,
+                name,
+                capital(look.grouping().plural()),
+                columns(look.grouping(), business.currency().getCode()),
+                rows);
     }
 
     private static List<String> columns(Grouping grouping, String currency) {

@@ -1,11 +1,14 @@
 package wendo.app.compare;
 
+import java.util.EnumMap;
+import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import wendo.app.business.Business;
 import wendo.app.site.PeriodChoice;
+import wendo.core.outcomes.OutcomeKind;
 
 /** Campaigns by month. */
 @Controller
@@ -22,9 +25,15 @@ class MonthPages {
     @GetMapping
     String page(CompareChoice look, PeriodChoice choice, Business business, Model model) {
         CompareChoice byCampaign = look.with(Grouping.CAMPAIGN);
-        model.addAttribute(
-                "months",
-                CampaignMonths.of(queries.cells(choice.period(), business.zone(), byCampaign), choice.period()));
+        Map<OutcomeKind, CampaignMonths> byKind = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            byKind.put(
+                    kind,
+                    CampaignMonths.of(
+                            queries.cells(choice.period(), business.zone(), byCampaign, kind), choice.period()));
+        }
+        model.addAttribute("months", byKind.get(byCampaign.kind()));
+        model.addAttribute("measures", CampaignMeasures.of(byKind));
         frame.addTo(model, byCampaign, choice);
         return "compare/months";
     }

@@ -6,7 +6,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,7 +19,7 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
-import wendo.app.tables.TableWriter;
+import wendo.app.tables.TableFormat;
 
 /** Who agreed to what: found by contact, withdrawn by the office, exported. */
 @Needs(Permission.SET_UP)
@@ -66,9 +65,10 @@ class ConsentController {
     @GetMapping("/records.csv")
     void export(Business business, CurrentPerson person, HttpServletResponse response) throws IOException {
         person.mustBeAllowedToSetUp();
-        response.setContentType("text/csv;charset=UTF-8");
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"consent-records.csv\"");
-        TableWriter.writeCsv(
+        TableFormat.CSV.send(
+                response,
+                "consent-records",
+                "Consent",
                 List.of(
                         "Contact",
                         "Purpose",
@@ -80,8 +80,7 @@ class ConsentController {
                         "Withdrawn at",
                         "How",
                         "By"),
-                queries.all().stream().map(row -> cells(row, business.zone())).toList(),
-                response.getOutputStream());
+                queries.all().stream().map(row -> cells(row, business.zone())).toList());
     }
 
     private static List<String> cells(ConsentQueries.Row row, ZoneId zone) {

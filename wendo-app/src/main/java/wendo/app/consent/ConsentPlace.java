@@ -6,7 +6,9 @@ import java.util.Locale;
 public enum ConsentPlace {
     FORM("entry form"),
     OPT_IN("newsletter link"),
-    LIST("uploaded list");
+    LIST("uploaded list"),
+    /** By phone, at the counter or by letter; who was told stands as the page. */
+    TOLD("told");
 
     private final String label;
 

@@ -18,7 +18,7 @@ public class ConsentQueries {
     static final int PAGE = 50;
 
     private static final String ROWS = """
-            select r.id, r.contact, r.purpose, w.words, w.edition, w.place, coalesce(f.name, l.name, s.name, ''), r.page,
+            select r.id, r.contact, r.purpose, w.words, w.edition, w.place, coalesce(f.name, l.name, s.name, case when w.place = 'told' then r.page else '' end), r.page,
                 r.given_at, r.withdrawn_at, r.withdrawn_how, r.withdrawn_by
             from consent_record r join consent_words w on w.id = r.words_id
             left join entry_form f on w.place = 'form' and f.id = w.place_id
@@ -35,7 +35,7 @@ public class ConsentQueries {
     /**
      * One record.
      *
-     * @param placeName the form's, link's or list's own name
+     * @param placeName the form's, link's or list's own name, or who was told
      * @param withdrawn how and by whom; empty while it stands
      */
     public record Row(

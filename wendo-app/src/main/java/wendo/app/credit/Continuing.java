@@ -60,16 +60,28 @@ class Continuing {
                             row.getString(5),
                             row.getTimestamp(6).toInstant()));
         });
-        List<UUID> later = new ArrayList<>();
-        List<UUID> followed = new ArrayList<>();
+        Map<UUID, UUID> named = named(outcomes);
+        List<UUID> later = new ArrayList<>(named.keySet());
+        List<UUID> followed = new ArrayList<>(named.values());
         leads.forEach((outcome, candidates) -> {
             Optional<Continued> lead = Continued.of(outcome.reference(), outcome.at(), candidates);
-            lead.ifPresent(one -> {
+            lead.filter(one -> !named.containsKey(outcome.id())).ifPresent(one -> {
                 later.add(outcome.id());
                 followed.add(one.lead());
             });
         });
         keep(outcomes, later, followed);
+    }
+
+    /** The leads that somebody said became these outcomes: they know. */
+    private Map<UUID, UUID> named(List<UUID> outcomes) {
+        Map<UUID, UUID> named = new HashMap<>();
+        jdbc.sql("select became_id, outcome_id from lead where is_won_by_hand and became_id = any(?)")
+                .param(outcomes.toArray(UUID[]::new))
+                .query(row -> {
+                    named.put(row.getObject(1, UUID.class), row.getObject(2, UUID.class));
+                });
+        return named;
     }
 
     private void keep(List<UUID> outcomes, List<UUID> later, List<UUID> followed) {

@@ -167,12 +167,31 @@ class DueOutcomes {
                 .list();
     }
 
-    /** Outcomes that wait for one of these visits. */
+    /**
+     * Outcomes that wait for one of these visits, and those that were credited before an earlier touch of their person was
+     * stored: another process may have answered it.
+     */
     List<UUID> waitingFor(List<UUID> clicks) {
         return jdbc.sql("""
                         select o.id from outcome o
                         where o.click_id in (:clicks) and not exists (
                             select from outcome_clue c where c.outcome_id = o.id and c.evidence = 'click')
-                        """).param("clicks", clicks).query(UUID.class).list();
+                        union
+                        select o.id
+                        from unnest(cast(:these as uuid[])) stored (click)
+                        cross join lateral (
+                            select visitor, arrived_at from visit
+                            where click_id = stored.click and arrived_at = click_time(stored.click) and kind = 'person' offset 0) v
+                        cross join lateral (
+                            select person from identity where kind = 'visitor' and key = v.visitor::text offset 0) i
+                        cross join lateral (select id from identity where person = i.person offset 0) p
+                        cross join lateral (select outcome_id from trail where identity_id = p.id offset 0) t
+                        join outcome o on o.id = t.outcome_id and o.occurred_at >= v.arrived_at
+                        where o.click_id is distinct from stored.click
+                        """)
+                .param("clicks", clicks)
+                .param("these", clicks.toArray(UUID[]::new))
+                .query(UUID.class)
+                .list();
     }
 }

@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.site.FilterValues;
 import wendo.core.links.Channel;
 import wendo.core.links.PastedLink;
 
@@ -99,8 +100,8 @@ class FinderQueries {
                         """)
                 .param("text", text)
                 .param("slug", new PastedLink(text).slug())
-                .param("like", "%" + escaped(text) + "%")
-                .param("start", escaped(text) + "%")
+                .param("like", "%" + FilterValues.needle(text) + "%")
+                .param("start", FilterValues.needle(text) + "%")
                 .param("most", OF_EACH)
                 .query((row, number) -> new Found(
                         row.getString("kind"),
@@ -111,9 +112,5 @@ class FinderQueries {
                         row.getBoolean("is_exact"),
                         row.getBoolean("is_away")))
                 .list();
-    }
-
-    private static String escaped(String text) {
-        return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
     }
 }

@@ -121,14 +121,20 @@ class HandoverPages {
             return Refusal.of(again);
         }
         handovers.keep(what, id, read.handover());
-        return new ModelAndView("redirect:/setup/handovers");
+        return new ModelAndView(back(what, id));
     }
 
     @PostMapping("/{reach}/{id}/remove")
     String remove(@PathVariable String reach, @PathVariable UUID id, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
-        handovers.remove(reach(reach), id);
-        return "redirect:/setup/handovers";
+        Reach what = reach(reach);
+        handovers.remove(what, id);
+        return back(what, id);
+    }
+
+    /** A link's handover is set from the link's page, and leads back there. */
+    private static String back(Reach reach, UUID id) {
+        return reach == Reach.LINK ? "redirect:/links/" + id : "redirect:/setup/handovers";
     }
 
     private static Reach reach(String key) {

@@ -2,13 +2,13 @@ package wendo.app.keep;
 
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.web.util.UriComponentsBuilder;
+import wendo.app.site.FilterValues;
 import wendo.core.links.Channel;
 
 /** Which links a list shows, and in what order, as it stands in the address. What makes no sense holds back nothing. */
@@ -24,8 +24,6 @@ record LinkFilter(
         boolean isFailing,
         Sort sort,
         Group group) {
-    private static final int MAX_TEXT = 2000;
-
     /** Archived links are out of the way unless they are asked for. */
     enum State {
         ACTIVE,
@@ -70,17 +68,17 @@ record LinkFilter(
 
     static LinkFilter of(Function<String, String> parameter) {
         return new LinkFilter(
-                cut(parameter.apply("find")),
-                uuid(parameter.apply("source")),
-                uuid(parameter.apply("campaign")),
-                uuid(parameter.apply("destination")),
-                uuid(parameter.apply("owner")),
-                one(Channel.values(), parameter.apply("channel")),
-                cut(parameter.apply("label")),
-                one(State.values(), parameter.apply("state")).orElse(State.ACTIVE),
+                FilterValues.text(parameter.apply("find")),
+                FilterValues.id(parameter.apply("source")),
+                FilterValues.id(parameter.apply("campaign")),
+                FilterValues.id(parameter.apply("destination")),
+                FilterValues.id(parameter.apply("owner")),
+                FilterValues.one(Channel.values(), parameter.apply("channel")),
+                FilterValues.text(parameter.apply("label")),
+                FilterValues.one(State.values(), parameter.apply("state")).orElse(State.ACTIVE),
                 parameter.apply("failing").equals("yes"),
-                one(Sort.values(), parameter.apply("sort")).orElse(Sort.VISITED),
-                one(Group.values(), parameter.apply("group")).orElse(Group.NONE));
+                FilterValues.one(Sort.values(), parameter.apply("sort")).orElse(Sort.VISITED),
+                FilterValues.one(Group.values(), parameter.apply("group")).orElse(Group.NONE));
     }
 
     /** Reads what {@link #query} wrote. */
@@ -91,26 +89,6 @@ record LinkFilter(
                 .toSingleValueMap();
         return of(name ->
                 org.springframework.web.util.UriUtils.decode(read.getOrDefault(name, ""), StandardCharsets.UTF_8));
-    }
-
-    private static String cut(String text) {
-        return text.length() <= MAX_TEXT ? text : text.substring(0, MAX_TEXT);
-    }
-
-    private static Optional<UUID> uuid(String text) {
-        try {
-            return Optional.of(UUID.fromString(text));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
-    }
-
-    private static <E extends Enum<E>> Optional<E> one(E[] all, String key) {
-        return Stream.of(all).filter(value -> key(value).equals(key)).findFirst();
-    }
-
-    private static String key(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT);
     }
 
     /** Whether it holds links back, other than the archived ones. */
@@ -136,14 +114,10 @@ record LinkFilter(
         said.put("owner", owner.map(UUID::toString).orElse(""));
         said.put("channel", channel.map(Channel::key).orElse(""));
         said.put("label", label);
-        said.put("state", state == State.ACTIVE ? "" : key(state));
+        said.put("state", state == State.ACTIVE ? "" : FilterValues.key(state));
         said.put("failing", isFailing ? "yes" : "");
-        said.put("sort", sort == Sort.VISITED ? "" : key(sort));
-        said.put("group", group == Group.NONE ? "" : key(group));
-        said.values().removeIf(String::isEmpty);
-        UriComponentsBuilder query = UriComponentsBuilder.newInstance();
-        said.keySet().forEach(name -> query.queryParam(name, "{" + name + "}"));
-        String written = query.encode().buildAndExpand(said).getQuery();
-        return written == null ? "" : written;
+        said.put("sort", sort == Sort.VISITED ? "" : FilterValues.key(sort));
+        said.put("group", group == Group.NONE ? "" : FilterValues.key(group));
+        return FilterValues.query(said);
     }
 }

@@ -25,11 +25,14 @@ import wendo.app.accounts.Accounts;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
+import wendo.app.alerts.AlertMode;
+import wendo.app.alerts.LinkAlerts;
 import wendo.app.business.Business;
 import wendo.app.links.IssueFault;
 import wendo.app.links.LinkChange;
 import wendo.app.links.LinkChangeLog;
 import wendo.app.links.LinkChanges;
+import wendo.app.links.LinkHosts;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
 import wendo.app.links.LinkTerms;
@@ -48,6 +51,8 @@ class LinkPages {
     private final LinkChangeLog log;
     private final LinkFigures figures;
     private final LinkTraits traits;
+    private final LinkHosts hosts;
+    private final LinkAlerts alerts;
     private final Accounts accounts;
     private final Ribbons ribbons;
     private final Clock clock;
@@ -58,6 +63,8 @@ class LinkPages {
             LinkChangeLog log,
             LinkFigures figures,
             LinkTraits traits,
+            LinkHosts hosts,
+            LinkAlerts alerts,
             Accounts accounts,
             Ribbons ribbons,
             Clock clock) {
@@ -66,15 +73,17 @@ class LinkPages {
         this.log = log;
         this.figures = figures;
         this.traits = traits;
+        this.hosts = hosts;
+        this.alerts = alerts;
         this.accounts = accounts;
         this.ribbons = ribbons;
         this.clock = clock;
     }
 
     @GetMapping
-    ModelAndView page(@PathVariable UUID id, PeriodChoice choice, Business business) {
+    ModelAndView page(@PathVariable UUID id, PeriodChoice choice, Business business, CurrentPerson person) {
         LinkListed link = find(id);
-        return show(link, link.name(), links.terms(id), Map.of(), choice, business);
+        return show(link, link.name(), links.terms(id), Map.of(), choice, business, person);
     }
 
     private ModelAndView show(
@@ -83,10 +92,16 @@ class LinkPages {
             LinkTerms terms,
             Map<String, String> faults,
             PeriodChoice choice,
-            Business business) {
+            Business business,
+            CurrentPerson person) {
         UUID id = link.id();
         return new ModelAndView("keep/page")
                 .addObject("link", link)
+                .addObject(
+                        "alert",
+                        alerts.mode(id, person.id()).map(AlertMode::key).orElse(""))
+                .addObject("alertModes", AlertMode.values())
+                .addObject("former", hosts.formerAddresses(id))
                 .addObject("name", name)
                 .addObject("terms", terms)
                 .addObject("faults", faults)
@@ -122,7 +137,8 @@ class LinkPages {
             @RequestParam String name,
             @RequestParam Map<String, String> typed,
             PeriodChoice choice,
-            Business business) {
+            Business business,
+            CurrentPerson person) {
         LinkListed link = find(id);
         LinkTerms terms = LinkTerms.of(field -> typed.getOrDefault(field, ""));
         Map<String, String> faults = new HashMap<>();
@@ -131,7 +147,7 @@ class LinkPages {
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/links/" + id)
-                : Refusal.of(show(link, name, terms, faults, choice, business));
+                : Refusal.of(show(link, name, terms, faults, choice, business, person));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
@@ -159,7 +175,7 @@ class LinkPages {
         Optional<Instant> moment = moment(from, business);
         if (!from.isBlank() && moment.isEmpty()) {
             return Refusal.of(
-                    show(link, link.name(), links.terms(id), Map.of("afresh", AFRESH_FAULT), choice, business));
+                    show(link, link.name(), links.terms(id), Map.of("afresh", AFRESH_FAULT), choice, business, person));
         }
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.site.FilterValues;
 import wendo.core.links.Channel;
 import wendo.core.links.PastedLink;
 import wendo.core.measure.Period;
@@ -90,11 +91,22 @@ class ListQueries {
 
     @Transactional(readOnly = true)
     Listed list(LinkFilter filter, int page, Period period) {
+        return list(filter, page, PAGE, period);
+    }
+
+    /** Up to so many of them, for a file. */
+    @Transactional(readOnly = true)
+    List<Row> first(LinkFilter filter, int most, Period period) {
+        return list(filter, 1, most, period).rows();
+    }
+
+    private Listed list(LinkFilter filter, int page, int size, Period period) {
         long[] found = {0};
         List<Row> rows = with(jdbc.sql(sql(filter)), filter)
                 .param("first", period.startInclusive())
                 .param("end", period.endExclusive())
-                .param("offset", (page - 1) * PAGE)
+                .param("size", size)
+                .param("offset", (page - 1) * size)
                 .query((row, number) -> {
                     found[0] = row.getLong("found");
                     return row(row, filter.group());
@@ -113,12 +125,12 @@ class ListQueries {
                 select f.*, coalesce(people, 0) as people, coalesce(visits, 0) as visits,
                     coalesce(not_counted, 0) as not_counted, count(*) over () as found
                 from found f left join counted on counted.link_id = f.id
-                order by %s limit %d offset :offset
-                """.formatted(FOUND, COUNTED.formatted("", ""), order, PAGE)
+                order by %s limit :size offset :offset
+                """.formatted(FOUND, COUNTED.formatted("", ""), order)
                 : """
                 with shown as materialized (
                     select f.*, count(*) over () as found, row_number() over (order by %s) as place
-                    from (%s) f order by %s limit %d offset :offset),
+                    from (%s) f order by %s limit :size offset :offset),
                 counted as materialized (%s)
                 select f.*, coalesce(people, 0) as people, coalesce(visits, 0) as visits,
                     coalesce(not_counted, 0) as not_counted
@@ -127,7 +139,6 @@ class ListQueries {
                         order,
                         FOUND,
                         order,
-                        PAGE,
                         COUNTED.formatted(
                                 "and link_id in (select id from shown)", "and scope_id in (select id from shown)"));
     }
@@ -155,7 +166,7 @@ class ListQueries {
         String text = filter.find().strip().toLowerCase(Locale.ROOT);
         return statement
                 .param("state", filter.state().name())
-                .param("needle", text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"))
+                .param("needle", FilterValues.needle(text))
                 .param("slug", new PastedLink(text).slug())
                 .param("source", id(filter.source()))
                 .param("campaign", id(filter.campaign()))

@@ -1,6 +1,16 @@
 /** Keeping links: their list with its filters, changes of many at once, and the page of each. */
 @ApplicationModule(
-        allowedDependencies = {"accounts", "business", "campaigns", "destinations", "links", "site", "sources"})
+        allowedDependencies = {
+            "accounts",
+            "alerts",
+            "business",
+            "campaigns",
+            "destinations",
+            "links",
+            "site",
+            "sources",
+            "tables"
+        })
 @NullMarked
 package wendo.app.keep;
 

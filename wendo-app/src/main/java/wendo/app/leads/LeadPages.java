@@ -1,5 +1,6 @@
 package wendo.app.leads;
 
+import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.util.HashMap;
@@ -22,44 +23,63 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
+import wendo.app.consent.ConsentPurpose;
 import wendo.app.consent.ConsentQueries;
+import wendo.app.consent.ToldConsent;
+import wendo.app.outcomes.Outcomes;
 import wendo.app.sending.Outbox;
-import wendo.app.site.Amount;
 import wendo.app.site.Refusal;
+import wendo.app.sources.Sources;
+import wendo.core.outcomes.OutcomeReport;
 
 /** The list of leads, and one lead. */
 @Needs(Permission.WORK_LEADS)
 @Controller
 @RequestMapping("/leads")
 class LeadPages {
-    private static final int MAX_REASON = 200;
     private static final int MAX_TASK = 400;
 
     private final Leads leads;
     private final LeadQueries queries;
     private final Outbox outbox;
     private final ConsentQueries consents;
+    private final Outcomes outcomes;
     private final Accounts accounts;
+    private final Sources sources;
+    private final Clock clock;
 
-    LeadPages(Leads leads, LeadQueries queries, Outbox outbox, ConsentQueries consents, Accounts accounts) {
+    LeadPages(
+            Leads leads,
+            LeadQueries queries,
+            Outbox outbox,
+            ConsentQueries consents,
+            Outcomes outcomes,
+            Accounts accounts,
+            Sources sources,
+            Clock clock) {
         this.leads = leads;
         this.queries = queries;
         this.outbox = outbox;
         this.consents = consents;
+        this.outcomes = outcomes;
         this.accounts = accounts;
+        this.sources = sources;
+        this.clock = clock;
     }
 
     @GetMapping
-    ModelAndView list(
-            @RequestParam(defaultValue = "open") String whose,
-            @RequestParam(defaultValue = "0") String page,
-            CurrentPerson person) {
+    ModelAndView list(@RequestParam Map<String, String> asked, CurrentPerson person) {
         boolean seesAll = person.may(Permission.SEE_CONTACTS);
+        String page = asked.getOrDefault("page", "0");
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
+        LeadFilter filter = LeadFilter.of(name -> asked.getOrDefault(name, ""));
         return new ModelAndView("leads/list")
-                .addObject("rows", queries.page(whose, person.id(), seesAll, number))
+                .addObject("rows", queries.page(filter, person.id(), seesAll, clock.instant(), number))
                 .addObject("counts", queries.counts(person.id(), seesAll))
-                .addObject("whose", whose)
+                .addObject("filter", filter)
+                .addObject("stages", Stage.values())
+                .addObject("sources", sources.list())
+                .addObject("spans", LeadFilter.DAYS)
                 .addObject("page", number)
                 .addObject("pageSize", LeadQueries.PAGE);
     }
@@ -84,6 +104,9 @@ class LeadPages {
                 .addObject("consents", consents.of(List.of(lead.email(), lead.phone())))
                 .addObject("tasks", queries.tasks(lead.id()))
                 .addObject("events", queries.events(lead.id()))
+                .addObject("form", StageForm.of(typed, lead))
+                .addObject("told", ToldConsent.of(typed))
+                .addObject("purposes", ConsentPurpose.values())
                 .addObject("typed", typed)
                 .addObject("faults", faults);
     }
@@ -92,29 +115,38 @@ class LeadPages {
     ModelAndView stage(
             @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
         LeadQueries.Row lead = find(id, person);
-        Map<String, String> faults = new HashMap<>();
-        Stage stage = Stage.find(typed.getOrDefault("stage", "")).orElse(Stage.NEW);
-        String reason = typed.getOrDefault("reason", "").strip();
-        String amount = typed.getOrDefault("quoted", "").strip();
-        long quoted = lead.quotedMinor();
-        if (stage == Stage.QUOTED || stage == Stage.WON && !amount.isEmpty()) {
-            try {
-                quoted = Amount.of(amount, business.currency(), business.locale())
-                        .minor();
-            } catch (IllegalArgumentException e) {
-                faults.put("quoted", String.valueOf(e.getMessage()));
-            }
+        StageForm form = StageForm.of(typed, lead);
+        Map<String, String> faults = new HashMap<>(form.check(business));
+        Optional<OutcomeReport> became = form.report(lead, business, clock.instant(), faults);
+        if (became.flatMap(one -> outcomes.find(one.kind(), one.reference())).isPresent()) {
+            faults.put("reference", "There is a %s with this reference already.".formatted(form.becomes()));
         }
-        if (stage == Stage.LOST && reason.isEmpty()) {
-            faults.put("reason", "Say why in a few words; it tells which sources bring the wrong people.");
-        }
-        Refusal.tooLong(faults, "reason", reason, MAX_REASON);
         if (!faults.isEmpty()) {
             return Refusal.of(page(lead, typed, faults));
         }
-        String said = "Stage: " + stage.key() + (stage == Stage.QUOTED ? ", " + amount : "")
-                + (stage == Stage.LOST ? ", " + reason : "") + ".";
-        leads.stage(id, stage, quoted, stage == Stage.LOST ? reason : "", person.name(), said);
+        if (became.isPresent()) {
+            leads.win(id, became.get(), person.name(), form.said());
+        } else {
+            leads.stage(id, form.stage(), form.quotedMinor(business), form.keptReason(), person.name(), form.said());
+        }
+        return back(id);
+    }
+
+    /** They agreed to something when somebody asked them. */
+    @PostMapping("/{id}/consent")
+    ModelAndView consent(@PathVariable UUID id, @RequestParam Map<String, String> typed, CurrentPerson person) {
+        LeadQueries.Row lead = find(id, person);
+        List<String> contacts = List.of(lead.email(), lead.phone());
+        ToldConsent told = ToldConsent.of(typed);
+        Map<String, String> faults = new HashMap<>();
+        if (told.purposes().isEmpty()) {
+            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+        }
+        told.check(contacts, faults);
+        if (!faults.isEmpty()) {
+            return Refusal.of(page(lead, typed, faults));
+        }
+        outcomes.agreed(told, contacts, id, person.name());
         return back(id);
     }
 

@@ -5,19 +5,24 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.site.FilterValues;
 import wendo.core.links.Channel;
 
 /** The SQL of the leads' screens. */
 @Component
 class LeadQueries {
     static final int PAGE = 50;
+    private static final int FETCHED = 500;
 
     private static final String ROWS = """
             select l.outcome_id, o.reference, o.name, o.email, o.phone, o.items, o.note as message, l.arrived_at, l.stage,
@@ -74,26 +79,47 @@ class LeadQueries {
 
     record Counts(long all, long mine, long nobodys, long open) {}
 
-    /**
-     * @param seesAll false for one who sees their own and nobody's
-     * @param whose mine, nobodys, open, or anything else for all
-     */
-    @Transactional(readOnly = true)
-    List<Row> page(String whose, UUID person, boolean seesAll, int page) {
-        return jdbc.sql(ROWS + """
-                        where not o.is_proof and (:seesAll or l.owner_id is null or l.owner_id = :person)
-                            and (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
-                            and (:whose <> 'nobodys' or (l.owner_id is null and l.stage in ('new', 'quoted')))
-                            and (:whose <> 'open' or l.stage in ('new', 'quoted'))
-                        order by l.arrived_at desc, l.outcome_id limit :limit offset :offset
-                        """)
-                .param("whose", whose)
+    private static final String CHOSEN = """
+            where not o.is_proof and (:seesAll or l.owner_id is null or l.owner_id = :person)
+                and (:whose <> 'mine' or (l.owner_id = :person and l.stage in ('new', 'quoted')))
+                and (:whose <> 'nobodys' or (l.owner_id is null and l.stage in ('new', 'quoted')))
+                and (:whose <> 'open' or l.stage in ('new', 'quoted'))
+                and (:stage = '' or l.stage = :stage)
+                and (cast(:source as uuid) is null or c.source_id = cast(:source as uuid))
+                and l.arrived_at >= :since
+                and (:needle = '%%' or lower(concat_ws(' ', o.reference, o.name, o.email, o.phone, o.items, o.note, l.note,
+                    array_to_string(l.labels, ' '))) like :needle)
+            order by l.arrived_at desc, l.outcome_id
+            """;
+
+    private JdbcClient.StatementSpec chosen(String more, LeadFilter filter, UUID person, boolean seesAll, Instant now) {
+        return jdbc.sql(ROWS + CHOSEN + more)
+                .param("whose", filter.whose())
+                .param("stage", filter.stage().map(Stage::key).orElse(""))
+                .param("source", filter.source().map(UUID::toString).orElse(null))
+                .param("since", Timestamp.from(filter.since(now)))
+                .param("needle", "%" + FilterValues.needle(filter.find()) + "%")
                 .param("seesAll", seesAll)
-                .param("person", person)
+                .param("person", person);
+    }
+
+    /** @param seesAll false for one who sees their own and nobody's */
+    @Transactional(readOnly = true)
+    List<Row> page(LeadFilter filter, UUID person, boolean seesAll, Instant now, int page) {
+        return chosen("limit :limit offset :offset", filter, person, seesAll, now)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query(LeadQueries::row)
                 .list();
+    }
+
+    /** All of them, read as they are taken. */
+    @Transactional(readOnly = true)
+    void each(LeadFilter filter, UUID person, boolean seesAll, Instant now, Consumer<Iterator<Row>> taker) {
+        try (Stream<Row> rows =
+                chosen("", filter, person, seesAll, now).withFetchSize(FETCHED).query(LeadQueries::row).stream()) {
+            taker.accept(rows.iterator());
+        }
     }
 
     @Transactional(readOnly = true)

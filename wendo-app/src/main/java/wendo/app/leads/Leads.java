@@ -10,7 +10,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
+import wendo.app.consent.ToldConsent;
+import wendo.app.outcomes.Outcomes;
 import wendo.app.sending.Outbox;
+import wendo.core.outcomes.OutcomeReport;
 
 /** What is done with leads. Each change leaves a line in the lead's history. */
 @Service
@@ -22,11 +25,13 @@ public class Leads {
 
     private final JdbcClient jdbc;
     private final Outbox outbox;
+    private final Outcomes outcomes;
     private final Clock clock;
 
-    Leads(JdbcClient jdbc, Outbox outbox, Clock clock) {
+    Leads(JdbcClient jdbc, Outbox outbox, Outcomes outcomes, Clock clock) {
         this.jdbc = jdbc;
         this.outbox = outbox;
+        this.outcomes = outcomes;
         this.clock = clock;
     }
 
@@ -119,6 +124,7 @@ public class Leads {
                                 or lo.reference_key = o.reference_key)
                         join lead l on l.outcome_id = lo.id and l.became_id is null and l.stage <> 'lost'
                         where o.id = :outcome and o.kind <> 'lead' and not o.is_proof
+                            and not exists (select from lead where became_id = :outcome)
                         order by lo.occurred_at desc limit 1
                         """)
                 .param("outcome", outcome)
@@ -132,6 +138,18 @@ public class Leads {
             note(lead, "Wendo", "They booked or bought: the lead is won.");
             stop(lead, "They booked or bought.");
         }
+    }
+
+    /** Won as this booking or purchase, which carries the lead's origin along. What was quoted stays. */
+    @Transactional
+    void win(UUID lead, OutcomeReport report, String by, String said) {
+        UUID outcome = outcomes.enter(report, Optional.empty(), ToldConsent.none(), by);
+        jdbc.sql(
+                        "update lead set became_id = ?, is_won_by_hand = true, stage = 'won', lost_reason = '' where outcome_id = ?")
+                .params(outcome, lead)
+                .update();
+        note(lead, by, said);
+        stop(lead, "The lead is won.");
     }
 
     @Transactional

@@ -1,5 +1,6 @@
 package wendo.app.links;
 
+import java.net.URI;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
@@ -12,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
@@ -51,7 +53,7 @@ class HostPages {
         person.mustBeAllowedToSetUp();
         Optional<UUID> added;
         try {
-            added = hosts.add(origin(name, business));
+            added = hosts.add(origin(name, business, hosts.defaultHost()));
         } catch (AddressRefused e) {
             return Refusal.of(list(person, name, String.valueOf(e.getMessage())));
         }
@@ -66,7 +68,7 @@ class HostPages {
     }
 
     /** Only the name counts: a link host has its paths for itself. */
-    private static String origin(String typed, Business business) {
+    private static String origin(String typed, Business business, LinkHosts.LinkHost standard) {
         WebAddress address = WebAddress.of(typed);
         if (!address.path().equals("/") || !address.query().isEmpty()) {
             throw new AddressRefused("Give the name alone, like go.yourbusiness.example. All its paths become links.");
@@ -77,6 +79,11 @@ class HostPages {
         }
         if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
             throw new AddressRefused("Only your own network can open \"%s\".".formatted(address.host()));
+        }
+        boolean isBareLocal = HostName.isLocal(address.host()) && typed.strip().equalsIgnoreCase(address.host());
+        if (isBareLocal) { // on this machine it answers where the others do
+            URI other = URI.create(standard.origin());
+            return other.getScheme() + "://" + address.host() + (other.getPort() < 0 ? "" : ":" + other.getPort());
         }
         return address.scheme() + "://" + address.authority();
     }
@@ -112,6 +119,38 @@ class HostPages {
         person.mustBeAllowedToSetUp();
         find(id);
         hosts.retire(id, away);
+        return "redirect:/setup/hosts";
+    }
+
+    /** From a domain that is blocked, or that the business lets go. What is printed keeps answering there. */
+    @PostMapping("/{id}/move")
+    String move(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String to,
+            CurrentPerson person,
+            RedirectAttributes notes) {
+        person.mustBeAllowedToSetUp();
+        LinkHosts.Detail from = find(id);
+        Optional<LinkHosts.LinkHost> target = hosts.inUse().stream()
+                .filter(host -> host.id().toString().equals(to) && !host.id().equals(id))
+                .findFirst();
+        if (target.isEmpty()) {
+            notes.addFlashAttribute("said", "Choose another domain that is in use. No link was moved.");
+            return "redirect:/setup/hosts";
+        }
+        LinkHosts.Moved moved = hosts.move(id, target.get().id(), person.name());
+        notes.addFlashAttribute(
+                "said",
+                "%d %s moved to %s. The addresses on %s keep answering.%s"
+                        .formatted(
+                                moved.moved(),
+                                moved.moved() == 1 ? "link" : "links",
+                                target.get().shown(),
+                                from.host().shown(),
+                                moved.stayed() == 0
+                                        ? ""
+                                        : " %d stayed: another link has the same ending there."
+                                                .formatted(moved.stayed())));
         return "redirect:/setup/hosts";
     }
 

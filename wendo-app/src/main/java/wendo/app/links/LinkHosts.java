@@ -33,8 +33,13 @@ public class LinkHosts {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    /** A link host; {@code origin} is what is printed: scheme, name and, where needed, port. */
-    public record LinkHost(UUID id, String origin) {
+    /**
+     * A link host.
+     *
+     * @param origin what is printed: scheme, name and, where needed, port
+     * @param problem what the last check found; empty text if it answered as Wendo, or was not checked yet
+     */
+    public record LinkHost(UUID id, String origin, String problem) {
         public String address(Slug slug) {
             return origin + "/" + slug;
         }
@@ -42,12 +47,16 @@ public class LinkHosts {
         public String name() {
             return URI.create(origin).getHost();
         }
+
+        /** As it is printed, without the scheme: with the port, where it needs one. */
+        public String shown() {
+            return URI.create(origin).getAuthority();
+        }
     }
 
     /**
      * A host with what Setup shows of it.
      *
-     * @param problem what the last check found; empty text if it answered as Wendo
      * @param forwardAddress the link that all its other paths go by way of; empty text if none
      */
     public record Detail(
@@ -55,9 +64,19 @@ public class LinkHosts {
             boolean isDefault,
             boolean isRetired,
             Optional<Instant> checkedAt,
-            String problem,
             String forwardAddress,
-            long links) {}
+            long links) {
+        public String problem() {
+            return host.problem();
+        }
+    }
+
+    /**
+     * What became of the links of a host that were moved to another.
+     *
+     * @param stayed those whose ending is taken there
+     */
+    public record Moved(int moved, int stayed) {}
 
     LinkHosts(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
@@ -66,7 +85,7 @@ public class LinkHosts {
 
     @Transactional(readOnly = true)
     public LinkHost defaultHost() {
-        return jdbc.sql("select id, origin from link_host where is_default")
+        return jdbc.sql("select id, origin, problem from link_host where is_default")
                 .query(LinkHosts::host)
                 .single();
     }
@@ -74,7 +93,8 @@ public class LinkHosts {
     /** Those that new links may be made on, the default first. */
     @Transactional(readOnly = true)
     public List<LinkHost> inUse() {
-        return jdbc.sql("select id, origin from link_host where retired_at is null order by is_default desc, name")
+        return jdbc.sql(
+                        "select id, origin, problem from link_host where retired_at is null order by is_default desc, name")
                 .query(LinkHosts::host)
                 .list();
     }
@@ -177,8 +197,49 @@ public class LinkHosts {
                 .update();
     }
 
+    /** Gives links the same endings on another host. Their addresses on this one keep answering. */
+    @Transactional
+    Moved move(UUID from, UUID to, String person) {
+        jdbc.sql("select 1 from link_host where id = any(?) order by id for update")
+                .param(new UUID[] {from, to})
+                .query(row -> {});
+        int moved = jdbc.sql("""
+                        with going as materialized (
+                            select l.id, l.business_id, l.slug, l.skeleton from link l
+                            where l.host_id = :from and not exists (
+                                select from link t where t.host_id = :to and t.skeleton = l.skeleton)
+                                and not exists (select from link_former_address f
+                                    where f.host_id = :to and f.skeleton = l.skeleton and f.link_id <> l.id)),
+                        back as (
+                            delete from link_former_address f using going g where f.host_id = :to and f.link_id = g.id),
+                        former as (
+                            insert into link_former_address
+                            select business_id, :from, slug, skeleton, id, :now, :person from going)
+                        update link l set host_id = :to from going g where l.id = g.id
+                        """)
+                .param("from", from)
+                .param("to", to)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("person", person)
+                .update();
+        int stayed = jdbc.sql("select count(*) from link where host_id = ?")
+                .param(from)
+                .query(Integer.class)
+                .single();
+        return new Moved(moved, stayed);
+    }
+
+    /** Where a link answered before it was moved, and does still. */
+    @Transactional(readOnly = true)
+    public List<String> formerAddresses(UUID link) {
+        return jdbc.sql("""
+                        select h.origin || '/' || f.slug from link_former_address f join link_host h on h.id = f.host_id
+                        where f.link_id = ? order by f.moved_at desc
+                        """).param(link).query(String.class).list();
+    }
+
     private static LinkHost host(ResultSet row, int number) throws SQLException {
-        return new LinkHost(row.getObject("id", UUID.class), row.getString("origin"));
+        return new LinkHost(row.getObject("id", UUID.class), row.getString("origin"), row.getString("problem"));
     }
 
     private static Detail detail(ResultSet row, int number) throws SQLException {
@@ -189,7 +250,6 @@ public class LinkHosts {
                 row.getBoolean("is_default"),
                 row.getTimestamp("retired_at") != null,
                 Optional.ofNullable(checked).map(Timestamp::toInstant),
-                row.getString("problem"),
                 forward == null ? "" : forward,
                 row.getLong("links"));
     }

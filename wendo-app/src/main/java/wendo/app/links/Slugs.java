@@ -48,7 +48,12 @@ class Slugs {
             return Map.of();
         }
         return jdbc
-                .sql("select skeleton, slug from link where host_id = ? and skeleton = any(?)")
+                .sql("""
+                        select skeleton, min(slug) from (
+                            select host_id, skeleton, slug from link
+                            union all select host_id, skeleton, slug from link_former_address) a
+                        where host_id = ? and skeleton = any(?) group by skeleton
+                        """)
                 .params(host, skeletons.stream().distinct().toArray(String[]::new))
                 .query((row, number) -> Map.entry(row.getString(1), row.getString(2)))
                 .list()

@@ -2,6 +2,8 @@ package wendo.app.messages;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -9,8 +11,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,8 +29,8 @@ import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
 import wendo.app.site.Refusal;
 import wendo.app.tables.Brought;
+import wendo.app.tables.TableFormat;
 import wendo.app.tables.TableRefused;
-import wendo.app.tables.TableWriter;
 
 /** Recipients from a file: bring it, say which column is which, make their links, take the file along again. */
 @Needs(Permission.ISSUE)
@@ -45,12 +45,15 @@ class RecipientPages {
     private final LinkKeeping links;
     private final Messages messages;
     private final RecipientLists lists;
+    private final RecipientTaps taps;
     private final RecipientConsent consent;
 
-    RecipientPages(LinkKeeping links, Messages messages, RecipientLists lists, RecipientConsent consent) {
+    RecipientPages(
+            LinkKeeping links, Messages messages, RecipientLists lists, RecipientTaps taps, RecipientConsent consent) {
         this.links = links;
         this.messages = messages;
         this.lists = lists;
+        this.taps = taps;
         this.consent = consent;
     }
 
@@ -123,6 +126,7 @@ class RecipientPages {
                         people.stream()
                                 .filter(person -> !person.fault().isEmpty())
                                 .toList())
+                .addObject("tapped", List.copyOf(taps.of(list.id()).values()))
                 .addObject("unknown", texts.unknownFields());
     }
 
@@ -171,16 +175,26 @@ class RecipientPages {
     /** The file that was brought, with a column of links and one of finished texts. */
     @Needs(Permission.EXPORT_CONTACTS)
     @GetMapping("/recipients/{id}/file.{kind}")
-    void file(@PathVariable UUID id, @PathVariable String kind, HttpServletResponse response) throws IOException {
+    void file(@PathVariable UUID id, @PathVariable String kind, Business business, HttpServletResponse response)
+            throws IOException {
         RecipientLists.Listed list = list(id);
         PersonalTexts texts = new PersonalTexts(link(list.link()), list);
         List<String> columns = new ArrayList<>(list.columns());
-        columns.addAll(List.of("Link", "Text", "What is wrong"));
-        List<List<String>> rows = new ArrayList<>();
+        columns.addAll(List.of(
+                "Link",
+                "Text",
+                "What is wrong",
+                "Taps",
+                "First tap",
+                "Last tap",
+                "Outcomes",
+                "Value, " + business.currency().getCode()));
+        Map<Integer, RecipientTaps.Tapped> tapped = taps.of(id);
+        List<List<Object>> rows = new ArrayList<>();
         List<RecipientLists.Person> people = lists.people(id);
         Map<Integer, String> missing = consent.missing(people);
         for (RecipientLists.Person person : people) {
-            List<String> row = new ArrayList<>(person.cells());
+            List<Object> row = new ArrayList<>(person.cells());
             while (row.size() < list.columns().size()) {
                 row.add("");
             }
@@ -188,22 +202,25 @@ class RecipientPages {
             String fault = missing.getOrDefault(person.line(), person.fault());
             boolean hasLink = !person.code().isEmpty() && fault.isEmpty();
             row.addAll(List.of(hasLink ? finished.address() : "", hasLink ? finished.text() : "", fault));
+            row.addAll(tapped(Optional.ofNullable(tapped.get(person.line())), business));
             rows.add(row);
         }
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename("recipients." + (kind.equals("xlsx") ? "xlsx" : "csv"))
-                        .build()
-                        .toString());
-        boolean isCsv = !kind.equals("xlsx");
-        if (isCsv) {
-            response.setContentType("text/csv;charset=UTF-8");
-            TableWriter.writeCsv(columns, rows, response.getOutputStream());
-        } else {
-            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-            TableWriter.writeXlsx("Recipients", columns, rows, response.getOutputStream());
-        }
+        TableFormat.find(kind).orElse(TableFormat.CSV).send(response, "recipients", "Recipients", columns, rows);
+    }
+
+    private static List<Object> tapped(Optional<RecipientTaps.Tapped> one, Business business) {
+        return one.map(tapped -> List.<Object>of(
+                        tapped.taps(),
+                        local(tapped.first(), business),
+                        local(tapped.last(), business),
+                        tapped.outcomes(),
+                        BigDecimal.valueOf(
+                                tapped.valueMinor(), business.currency().getDecimalPlaces())))
+                .orElse(List.of(0, "", "", "", ""));
+    }
+
+    private static String local(Instant at, Business business) {
+        return at.atZone(business.zone()).toOffsetDateTime().toString();
     }
 
     private RecipientLists.Listed list(UUID id) {

@@ -82,6 +82,22 @@ public class NetworkDirectory {
                 .orElseGet(() -> new Led(address, ""));
     }
 
+    /**
+     * How a network takes sub-IDs.
+     *
+     * @param parameter its name in the address
+     * @param value what names the link to it; empty if the network takes nothing that does
+     */
+    public record LinkSubId(String parameter, Optional<String> value) {}
+
+    /** The sub-ID for an address that leads to a network without us, so that no visit can be named; empty for others. */
+    public Optional<LinkSubId> subIdOf(BusinessId business, String address, String slug) {
+        List<Known> own = networks.get(business);
+        return (own == null ? Optional.<Known>empty() : find(own, address))
+                .map(network ->
+                        new LinkSubId(network.form().parameter(), network.form().ofLink(slug)));
+    }
+
     private static Optional<Known> find(List<Known> own, String address) {
         String normal = OutgoingPattern.normal(address);
         return own.stream().filter(network -> network.isLedToBy(normal)).findFirst();

@@ -19,6 +19,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Async;
 import wendo.app.business.BusinessScope;
 import wendo.app.business.Businesses;
+import wendo.app.links.LinkKeeping;
+import wendo.app.links.LinkListed;
 import wendo.app.outcomes.Outcomes;
 import wendo.app.outcomes.Recorded;
 import wendo.app.outcomes.Reporter;
@@ -37,6 +39,7 @@ class PostbackIntake {
     private static final int MAX_SUB = 200;
 
     private final Networks networks;
+    private final LinkKeeping links;
     private final Outcomes outcomes;
     private final Businesses businesses;
     private final BusinessScope scope;
@@ -45,12 +48,14 @@ class PostbackIntake {
 
     PostbackIntake(
             Networks networks,
+            LinkKeeping links,
             Outcomes outcomes,
             Businesses businesses,
             BusinessScope scope,
             JdbcClient jdbc,
             Clock clock) {
         this.networks = networks;
+        this.links = links;
         this.outcomes = outcomes;
         this.businesses = businesses;
         this.scope = scope;
@@ -93,6 +98,13 @@ class PostbackIntake {
                             .formatted(network.placeholder(Network.Told.SUB)));
         }
         Optional<ClickId> click = click(network, sub.get());
+        Optional<LinkListed> link = click.isPresent() ? Optional.empty() : link(sub.get());
+        if (link.isPresent() && filled(network, Network.Told.REFERENCE, told).isEmpty()) {
+            return new Taken(
+                    false,
+                    "The sub-ID names your link %s and no visit, so the network has to tell its own number of each sale."
+                            .formatted(link.get().name()));
+        }
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
                         network.kind().key(),
@@ -118,17 +130,26 @@ class PostbackIntake {
         Recorded recorded = outcomes.recordAll(
                         List.of(((OutcomeReport.Read.Good) read).report()),
                         Reporter.POSTBACK,
-                        Optional.of(network.source()),
+                        Optional.of(link.map(one -> one.belongs().source()).orElse(network.source())),
                         network.name())
                 .get(0);
-        if (recorded instanceof Recorded.New one && click.isEmpty()) {
+        if (recorded instanceof Recorded.New one && click.isEmpty() && link.isEmpty()) {
             await(one.outcome(), network, sub.get());
         }
-        return said(recorded, click.isPresent());
+        return said(
+                recorded,
+                link.map(one -> "it came by your link " + one.name())
+                        .orElse(click.isPresent() ? "its visit is known" : "no visit with this sub-ID is known yet"));
     }
 
-    private static Taken said(Recorded recorded, boolean isJoined) {
-        String to = isJoined ? "its visit is known" : "no visit with this sub-ID is known yet";
+    /** An ad's own address names its link. */
+    private Optional<LinkListed> link(String sub) {
+        return links.findPasted(sub)
+                .flatMap(links::find)
+                .filter(one -> one.slug().equalsIgnoreCase(sub));
+    }
+
+    private static Taken said(Recorded recorded, String to) {
         if (recorded instanceof Recorded.Refused refused) {
             return new Taken(false, refused.field() + ": " + refused.message());
         }

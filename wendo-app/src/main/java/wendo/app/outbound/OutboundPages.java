@@ -10,6 +10,8 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.accounts.CurrentPerson;
@@ -75,7 +77,9 @@ class OutboundPages {
 
     /** Tries a pattern; nothing is kept. */
     @Needs(Permission.SET_UP)
-    @GetMapping("/setup/outgoing/check")
+    @RequestMapping(
+            path = "/setup/outgoing/check",
+            method = {RequestMethod.GET, RequestMethod.POST})
     ModelAndView check(
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String pattern,

@@ -23,7 +23,9 @@ import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
+import wendo.app.consent.ConsentPurpose;
 import wendo.app.consent.ConsentQueries;
+import wendo.app.consent.ToldConsent;
 import wendo.app.site.Figures;
 import wendo.app.site.PeriodChoice;
 import wendo.app.site.Refusal;
@@ -38,7 +40,7 @@ import wendo.core.outcomes.OutcomeStatus;
 @Controller
 @RequestMapping("/outcomes")
 class OutcomePages {
-    private static final int MAX_PAGE = 10_000;
+    private static final int MAX_PAGE = 9_999;
     private static final Map<String, String> REPORTERS =
             Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
 
@@ -106,6 +108,8 @@ class OutcomePages {
                                 .map(change -> change.in(figures))
                                 .toList())
                 .addObject("typed", typed)
+                .addObject("told", ToldConsent.none())
+                .addObject("purposes", ConsentPurpose.values())
                 .addObject("reporters", REPORTERS)
                 .addObject("sources", sources.list())
                 .addObject("statuses", OutcomeStatus.values())
@@ -136,6 +140,27 @@ class OutcomePages {
                 : Refusal.of(show(row, typed, faults, business));
     }
 
+    /** They agreed to something when somebody asked them. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/consent")
+    ModelAndView consent(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        List<String> contacts = List.of(row.told().email(), row.told().phone());
+        ToldConsent told = ToldConsent.of(typed);
+        Map<String, String> faults = new HashMap<>();
+        if (told.purposes().isEmpty()) {
+            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+        }
+        told.check(contacts, faults);
+        if (!faults.isEmpty()) {
+            return Refusal.of(show(row, Correction.of(row, business), faults, business))
+                    .addObject("told", told);
+        }
+        outcomes.agreed(told, contacts, id, person.name());
+        return new ModelAndView("redirect:/outcomes/" + id);
+    }
+
     /** Somebody knows where it came from, or takes that back. */
     @Needs(Permission.SET_UP)
     @PostMapping("/{id}/source")
@@ -159,28 +184,27 @@ class OutcomePages {
 
     @GetMapping
     String ledger(
-            @RequestParam(defaultValue = "") String kind,
-            @RequestParam(defaultValue = "") String joined,
-            @RequestParam(defaultValue = "0") String page,
+            @RequestParam Map<String, String> asked,
             PeriodChoice choice,
             Business business,
             CurrentPerson person,
             Model model) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Optional<OutcomeKind> chosen = OutcomeKind.find(kind);
+        String page = asked.getOrDefault("page", "0");
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
-        boolean isUnknown = joined.equals("no");
-        OutcomeQueries.Chosen shown = new OutcomeQueries.Chosen(chosen, isUnknown);
-        List<Line> lines = seen(queries.page(choice.period(), business.zone(), shown, number), person).stream()
+        LedgerFilter filter = LedgerFilter.of(name -> asked.getOrDefault(name, ""));
+        OutcomeQueries.Chosen chosen = new OutcomeQueries.Chosen(
+                choice.period(), business.zone(), filter, person.may(Permission.SEE_CONTACTS));
+        List<Line> lines = seen(queries.page(chosen, number), person).stream()
                 .map(row -> new Line(row, EvidenceWords.of(row, figures)))
                 .toList();
+        OutcomeQueries.Sum sum = queries.sum(chosen);
         model.addAttribute("toReview", reviews.count());
         model.addAttribute("lines", lines);
-        OutcomeQueries.Sum sum = queries.sum(choice.period(), business.zone(), chosen);
         model.addAttribute("sum", sum);
-        model.addAttribute("isUnknown", isUnknown);
-        model.addAttribute("all", isUnknown ? sum.unknown() : sum.all());
-        model.addAttribute("kind", chosen.map(OutcomeKind::key).orElse(""));
+        model.addAttribute("filter", filter);
+        model.addAttribute("sources", sources.list());
+        model.addAttribute("statuses", OutcomeStatus.values());
         model.addAttribute("kinds", OutcomeKind.values());
         model.addAttribute("page", number);
         model.addAttribute("pageSize", OutcomeQueries.PAGE);

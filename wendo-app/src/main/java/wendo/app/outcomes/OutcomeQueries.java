@@ -8,17 +8,21 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.Businesses;
 import wendo.app.site.Figures;
+import wendo.app.site.FilterValues;
 import wendo.app.site.RibbonLayer;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
@@ -34,6 +38,7 @@ import wendo.core.visits.ClickId;
 @Component
 class OutcomeQueries implements RibbonLayer {
     static final int PAGE = 100;
+    private static final int FETCHED = 500;
 
     private static final String ROWS = """
             select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.day_began_at is not null as day_alone, o.click_id, o.reported_by,
@@ -123,8 +128,12 @@ class OutcomeQueries implements RibbonLayer {
         }
     }
 
-    /** What of the ledger is looked at: one kind or all; only what is joined to no source. */
-    record Chosen(Optional<OutcomeKind> kind, boolean isUnknown) {}
+    /**
+     * What of the ledger is looked at.
+     *
+     * @param seesContacts whether contact details may be searched
+     */
+    record Chosen(Period period, ZoneId zone, LedgerFilter filter, boolean seesContacts) {}
 
     /** What later news changed. */
     record Change(Instant at, String by, KnownOutcome.Change what) {
@@ -189,36 +198,56 @@ class OutcomeQueries implements RibbonLayer {
                 .list();
     }
 
+    private static final String CHOSEN = """
+            where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
+                and (:kind = '' or o.kind = :kind) and (:status = '' or o.status = :status)
+                and (cast(:source as uuid) is null or c.source_id = cast(:source as uuid))
+                and (not :unknown or (o.counts and c.outcome_id is null))
+                and (:needle = '%%' or lower(o.reference) like :needle or lower(o.items) like :needle
+                    or (:contacts and (lower(o.name) like :needle or lower(o.email) like :needle
+                        or o.phone like :needle or lower(o.note) like :needle)))
+            """;
+
+    private JdbcClient.StatementSpec chosen(String sql, Chosen chosen) {
+        LedgerFilter filter = chosen.filter();
+        return jdbc.sql(sql)
+                .param("from", Timestamp.from(chosen.period().startsAt(chosen.zone())))
+                .param("to", Timestamp.from(chosen.period().endsBefore(chosen.zone())))
+                .param("kind", filter.kind().map(OutcomeKind::key).orElse(""))
+                .param("status", filter.status().map(OutcomeStatus::key).orElse(""))
+                .param("source", filter.source().map(UUID::toString).orElse(null))
+                .param("unknown", filter.isUnknown())
+                .param("needle", "%" + FilterValues.needle(filter.find()) + "%")
+                .param("contacts", chosen.seesContacts());
+    }
+
     @Transactional(readOnly = true)
-    List<Row> page(Period period, ZoneId zone, Chosen chosen, int page) {
-        return jdbc.sql(ROWS + """
-                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
-                            and (:kind = '' or o.kind = :kind) and (not :unknown or (o.counts and c.outcome_id is null))
-                        order by o.occurred_at desc, o.id limit :limit offset :offset
-                        """)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
-                .param("kind", chosen.kind().map(OutcomeKind::key).orElse(""))
-                .param("unknown", chosen.isUnknown())
+    List<Row> page(Chosen chosen, int page) {
+        return chosen(ROWS + CHOSEN + "order by o.occurred_at desc, o.id limit :limit offset :offset", chosen)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query(OutcomeQueries::row)
                 .list();
     }
 
+    /** All of them, newest first, read as they are taken: an export holds more than a page ever does. */
     @Transactional(readOnly = true)
-    Sum sum(Period period, ZoneId zone, Optional<OutcomeKind> kind) {
-        return jdbc.sql("""
+    void each(Chosen chosen, Consumer<Iterator<Row>> taker) {
+        try (Stream<Row> rows = chosen(ROWS + CHOSEN + "order by o.occurred_at desc, o.id", chosen)
+                .withFetchSize(FETCHED)
+                .query(OutcomeQueries::row)
+                .stream()) {
+            taker.accept(rows.iterator());
+        }
+    }
+
+    @Transactional(readOnly = true)
+    Sum sum(Chosen chosen) {
+        return chosen("""
                         select count(*) filter (where o.counts), coalesce(sum(o.kept_minor), 0),
-                            count(*) filter (where o.counts and not exists (
-                                select from outcome_source c where c.outcome_id = o.id)),
-                            count(*) filter (where not o.counts)
-                        from outcome o
-                        where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof and (:kind = '' or o.kind = :kind)
-                        """)
-                .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
-                .param("kind", kind.map(OutcomeKind::key).orElse(""))
+                            count(*) filter (where o.counts and c.outcome_id is null), count(*) filter (where not o.counts)
+                        from outcome o left join outcome_source c on c.outcome_id = o.id
+                        """ + CHOSEN, chosen)
                 .query((row, number) -> new Sum(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();
     }

@@ -110,6 +110,13 @@ class OutcomeStore {
                 .orElseGet(() -> refusal(known.standing()));
     }
 
+    List<UUID> ofVisitors(List<UUID> visitors) {
+        return jdbc.sql("select id from outcome where visitor = any(?)")
+                .param(visitors.toArray(UUID[]::new))
+                .query(UUID.class)
+                .list();
+    }
+
     void by(UUID outcome, UUID visitor) {
         jdbc.sql("update outcome set visitor = ? where id = ?")
                 .params(visitor, outcome)

@@ -10,6 +10,10 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.business.BusinessScope;
+import wendo.app.consent.Consents;
+import wendo.app.consent.ToldConsent;
+import wendo.app.sources.SourceListed;
+import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.Standing;
 import wendo.core.visits.ClickId;
@@ -18,10 +22,12 @@ import wendo.core.visits.ClickId;
 @Service
 public class Outcomes {
     private final OutcomeStore store;
+    private final Consents consents;
     private final ApplicationEventPublisher events;
 
-    Outcomes(OutcomeStore store, ApplicationEventPublisher events) {
+    Outcomes(OutcomeStore store, Consents consents, ApplicationEventPublisher events) {
         this.store = store;
+        this.consents = consents;
         this.events = events;
     }
 
@@ -35,6 +41,38 @@ public class Outcomes {
     public Recorded correct(OutcomeReport report, String person) {
         return keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
                 .get(0);
+    }
+
+    /**
+     * What somebody of the business enters: an outcome that no other road reports.
+     *
+     * @param source where they know it came from
+     * @return the outcome, which may be known already
+     */
+    @Transactional
+    public UUID enter(OutcomeReport report, Optional<SourceListed> source, ToldConsent consent, String person) {
+        Recorded recorded = keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
+                .get(0);
+        if (recorded instanceof Recorded.Refused refused) {
+            throw new IllegalArgumentException(refused.message());
+        }
+        UUID outcome = find(report.kind(), report.reference()).orElseThrow();
+        source.ifPresent(known -> store.set(outcome, Optional.of(known.id()), known.name(), person));
+        agreed(consent, List.of(report.told().email(), report.told().phone()), outcome, person);
+        return outcome;
+    }
+
+    /** What the person behind an outcome agreed to when somebody asked them. */
+    @Transactional
+    public void agreed(ToldConsent consent, List<String> contacts, UUID outcome, String person) {
+        consent.given(contacts, outcome, person).ifPresent(consents::give);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<UUID> find(OutcomeKind kind, String reference) {
+        return store.known(kind.key(), List.of(OutcomeReport.key(reference))).values().stream()
+                .findFirst()
+                .map(KnownOutcome::id);
     }
 
     /** Records many in one transaction, told of together. */
@@ -112,6 +150,15 @@ public class Outcomes {
     public void set(UUID outcome, Optional<UUID> source, String name, String person) {
         if (store.set(outcome, source, name, person)) {
             events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
+        }
+    }
+
+    /** What is known of how these visitors of the business's own site came has changed: their outcomes are credited anew. */
+    @Transactional
+    public void reconsider(List<UUID> visitors) {
+        List<UUID> theirs = store.ofVisitors(visitors);
+        if (!theirs.isEmpty()) {
+            events.publishEvent(new OutcomesChanged(BusinessScope.current(), theirs));
         }
     }
 

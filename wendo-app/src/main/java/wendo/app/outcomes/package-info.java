@@ -1,5 +1,6 @@
 /** Outcomes: the site tag, the server call, the ledger. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "consent", "site", "sitetag", "sources", "visits"})
+@ApplicationModule(
+        allowedDependencies = {"accounts", "business", "consent", "site", "sitetag", "sources", "tables", "visits"})
 @NullMarked
 package wendo.app.outcomes;
 

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import wendo.app.links.LinkListed;
+import wendo.app.networks.NetworkDirectory;
 import wendo.core.links.Tagging;
 
 /**
@@ -12,6 +14,7 @@ import wendo.core.links.Tagging;
  * end, letter for letter: escaped, it would not know its own words.
  *
  * @param finalAddress the tagged page itself: ad systems refuse an address that redirects to another host
+ * @param page with the fragment, which stands last in the whole address
  * @param suffix the part behind the question mark, for systems that want it apart
  * @param fault what was wrong with the parameters to fill; empty text if nothing
  */
@@ -19,8 +22,10 @@ record AdAddress(
         String finalAddress, String page, String suffix, Map<String, String> tags, List<String> filled, String fault) {
     static final int MAX_FILL = 500;
 
-    static AdAddress of(LinkListed link, String typed) {
-        String address = link.taggedAddress().replaceFirst("#.*$", "");
+    static AdAddress of(LinkListed link, Optional<NetworkDirectory.LinkSubId> subId, String typed) {
+        int hash = link.taggedAddress().indexOf('#');
+        String fragment = hash < 0 ? "" : link.taggedAddress().substring(hash);
+        String address = hash < 0 ? link.taggedAddress() : link.taggedAddress().substring(0, hash);
         int question = address.indexOf('?');
         String page = question < 0 ? address : address.substring(0, question);
         List<String> filled = new ArrayList<>();
@@ -34,21 +39,29 @@ record AdAddress(
             }
         }
         String own = question < 0 ? "" : address.substring(question + 1);
-        String suffix = String.join("&", join(own, filled));
+        Optional<String> sub = subId.flatMap(one -> one.value().map(value -> one.parameter() + "=" + value));
+        String suffix = String.join("&", join(own, sub, filled));
         return new AdAddress(
-                page + (suffix.isEmpty() ? "" : "?" + suffix),
-                page,
+                page + (suffix.isEmpty() ? "" : "?" + suffix) + fragment,
+                page + fragment,
                 suffix,
-                new LinkedHashMap<>(Tagging.read(link.tags())),
+                tags(link, subId),
                 List.copyOf(filled),
                 fault);
     }
 
-    private static List<String> join(String own, List<String> filled) {
+    private static Map<String, String> tags(LinkListed link, Optional<NetworkDirectory.LinkSubId> subId) {
+        Map<String, String> tags = new LinkedHashMap<>(Tagging.read(link.tags()));
+        subId.ifPresent(one -> one.value().ifPresent(value -> tags.put(one.parameter(), value)));
+        return tags;
+    }
+
+    private static List<String> join(String own, Optional<String> sub, List<String> filled) {
         List<String> all = new ArrayList<>();
         if (!own.isEmpty()) {
             all.add(own);
         }
+        sub.ifPresent(all::add);
         all.addAll(filled);
         return all;
     }

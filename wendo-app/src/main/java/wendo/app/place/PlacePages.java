@@ -2,6 +2,7 @@ package wendo.app.place;
 
 import java.time.Clock;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -18,6 +19,7 @@ import wendo.app.accounts.Permission;
 import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
+import wendo.app.networks.NetworkDirectory;
 import wendo.app.site.Refusal;
 
 /** The ways to place a link, and where it was placed. */
@@ -26,11 +28,13 @@ import wendo.app.site.Refusal;
 class PlacePages {
     private final LinkKeeping links;
     private final Placements placements;
+    private final NetworkDirectory networks;
     private final Clock clock;
 
-    PlacePages(LinkKeeping links, Placements placements, Clock clock) {
+    PlacePages(LinkKeeping links, Placements placements, NetworkDirectory networks, Clock clock) {
         this.links = links;
         this.placements = placements;
+        this.networks = networks;
         this.clock = clock;
     }
 
@@ -79,12 +83,14 @@ class PlacePages {
 
     /** What an ad system asks for. */
     @GetMapping("/ad")
-    ModelAndView ad(@PathVariable UUID id, @RequestParam(defaultValue = "") String fill) {
+    ModelAndView ad(@PathVariable UUID id, @RequestParam(defaultValue = "") String fill, Business business) {
         LinkListed link = find(id);
+        Optional<NetworkDirectory.LinkSubId> subId = networks.subIdOf(business.id(), link.taggedAddress(), link.slug());
         return new ModelAndView("place/ad")
                 .addObject("link", link)
                 .addObject("fill", fill.length() <= AdAddress.MAX_FILL ? fill : fill.substring(0, AdAddress.MAX_FILL))
-                .addObject("ad", AdAddress.of(link, fill));
+                .addObject("subId", subId)
+                .addObject("ad", AdAddress.of(link, subId, fill));
     }
 
     /** A page to print and hand to a partner. */

@@ -1,5 +1,5 @@
 /** Placing a link: what each medium wants, and the record of where it was put out. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "site", "spend"})
+@ApplicationModule(allowedDependencies = {"accounts", "business", "links", "networks", "site", "spend"})
 @NullMarked
 package wendo.app.place;
 

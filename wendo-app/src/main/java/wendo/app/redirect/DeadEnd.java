@@ -5,12 +5,15 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
+import wendo.app.links.LinkDirectory;
+import wendo.app.site.OwnErrorPage;
 
 /** The page for an address of a link host that leads nowhere, in the business's name. */
 @Component
-class DeadEnd {
+class DeadEnd implements OwnErrorPage {
     static final Map<String, String> HEADERS = Map.of(
             "Content-Type", "text/html;charset=UTF-8",
             "Cache-Control", "no-store",
@@ -20,10 +23,18 @@ class DeadEnd {
 
     private final String page;
 
-    DeadEnd() throws IOException {
+    private final LinkDirectory directory;
+
+    DeadEnd(LinkDirectory directory) throws IOException {
+        this.directory = directory;
         try (InputStream in = DeadEnd.class.getResourceAsStream("dead-end.html")) {
             page = new String(Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8);
         }
+    }
+
+    @Override
+    public Optional<String> of(String host) {
+        return directory.findHost(host).map(found -> page(found.businessName()));
     }
 
     String page(String businessName) {

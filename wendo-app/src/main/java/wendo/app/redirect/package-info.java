@@ -1,5 +1,5 @@
 /** The link hosts' answers: redirects from memory, each once its visit is on disk. */
-@ApplicationModule(allowedDependencies = {"links", "networks", "visits"})
+@ApplicationModule(allowedDependencies = {"links", "networks", "site", "visits"})
 @NullMarked
 package wendo.app.redirect;
 

@@ -25,8 +25,16 @@ public record Draft(
     private static final int MAX_BODY = 4000;
 
     public Draft {
-        subject = cut(subject.replaceAll("[\\r\\n]+", " "), MAX_SUBJECT);
-        body = cut(body, MAX_BODY);
+        subject = subject(subject);
+        body = body(body);
+    }
+
+    static String subject(String text) {
+        return cut(text.replaceAll("[\\r\\n]+", " "), MAX_SUBJECT);
+    }
+
+    static String body(String text) {
+        return cut(text, MAX_BODY);
     }
 
     private static String cut(String text, int most) {

@@ -72,6 +72,20 @@ public class Outbox {
                 .update();
     }
 
+    /** A mail to somebody of the business that belongs to no lead. */
+    @Transactional
+    public void alert(String recipient, String subject, String body, Instant dueAt) {
+        jdbc.sql("""
+                        insert into outgoing (id, business_id, lead_id, purpose, place, road, recipient, subject, body,
+                            clip_id, due_at, state, tries, said, kept_at, needs)
+                        values (?, ?, null, 'alert', 0, ?, ?, ?, ?, null, ?, 'waiting', 0, '', ?, '')
+                        """)
+                .params(UUID.randomUUID(), BusinessScope.current().value(), Road.EMAIL.key(), recipient)
+                .params(Draft.subject(subject), Draft.body(body))
+                .params(Timestamp.from(dueAt), Timestamp.from(clock.instant()))
+                .update();
+    }
+
     /** What waits of a lead's plan goes out no more. Answers how many messages that were. */
     @Transactional
     public int stop(UUID lead, String why) {

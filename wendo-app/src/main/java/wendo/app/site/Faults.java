@@ -2,11 +2,14 @@ package wendo.app.site;
 
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.util.HexFormat;
 import java.util.Map;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -22,6 +25,11 @@ class Faults implements ErrorController {
     private static final Logger LOG = LoggerFactory.getLogger(Faults.class);
 
     private final SecureRandom random = new SecureRandom();
+    private final ObjectProvider<OwnErrorPage> ownPages;
+
+    Faults(ObjectProvider<OwnErrorPage> ownPages) {
+        this.ownPages = ownPages;
+    }
 
     /** A page for people; problem details for programs. */
     @RequestMapping("/error")
@@ -29,9 +37,30 @@ class Faults implements ErrorController {
         HttpStatus status = status(request);
         String path = String.valueOf(request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI));
         String reference = status.is5xxServerError() ? record(request, status, path) : "";
+        if (path.startsWith("/t/") && status.is4xxClientError() && wantsPage(request)) {
+            return ownPage(request, status)
+                    .<Object>map(page -> ResponseEntity.status(status)
+                            .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
+                            .body(page))
+                    .orElseGet(() -> page(status, reference));
+        }
         return path.startsWith("/api/") || path.startsWith("/t/")
                 ? problem(status, reference)
                 : page(status, reference);
+    }
+
+    /** A visitor's browser, which followed an address that leads nowhere; programs ask for no page. */
+    private static boolean wantsPage(HttpServletRequest request) {
+        String accept = request.getHeader("Accept");
+        return accept != null && accept.contains("text/html");
+    }
+
+    private Optional<String> ownPage(HttpServletRequest request, HttpStatus status) {
+        return status == HttpStatus.NOT_FOUND
+                ? ownPages.orderedStream()
+                        .flatMap(own -> own.of(request.getServerName()).stream())
+                        .findFirst()
+                : Optional.empty();
     }
 
     private static ModelAndView page(HttpStatus status, String reference) {

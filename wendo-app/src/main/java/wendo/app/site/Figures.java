@@ -19,6 +19,16 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return NumberFormat.getIntegerInstance(locale).format(number);
     }
 
+    /** A number with its noun: 1 person, 1,128 people. */
+    public String count(long number, String one, String many) {
+        return count(number) + " " + noun(number, one, many);
+    }
+
+    /** The noun that goes with a number that stands apart from it. */
+    public String noun(long number, String one, String many) {
+        return number == 1 ? one : many;
+    }
+
     /** An exact amount as programs write it. */
     public String plain(long minor) {
         return BigDecimal.valueOf(minor, currency.getDecimalPlaces()).toPlainString();

@@ -1,13 +1,10 @@
 package wendo.app.subscribing;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,7 +20,6 @@ import wendo.app.business.Business;
 import wendo.app.links.LinkKeeping;
 import wendo.app.links.LinkListed;
 import wendo.app.site.Refusal;
-import wendo.app.tables.TableWriter;
 import wendo.core.links.AddressRefused;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.Placeholder;
@@ -127,34 +123,6 @@ class NewsletterPages {
         }
         optIns.keep(id, optIn);
         return back(id);
-    }
-
-    @Needs(Permission.EXPORT_CONTACTS)
-    @GetMapping("/subscribers.csv")
-    void subscribers(@PathVariable UUID id, Business business, HttpServletResponse response) throws IOException {
-        find(id);
-        response.setContentType("text/csv;charset=UTF-8");
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"subscribers.csv\"");
-        TableWriter.writeCsv(
-                List.of("E-mail", "Subscribed at", "Link", "Source", "Campaign", "Agreed to", "Agreed at", "Page"),
-                optIns.subscribers(id).stream()
-                        .map(one -> List.of(
-                                one.email(),
-                                one.at()
-                                        .atZone(business.zone())
-                                        .toOffsetDateTime()
-                                        .toString(),
-                                one.link(),
-                                one.source(),
-                                one.campaign(),
-                                one.words(),
-                                one.agreedAt()
-                                        .atZone(business.zone())
-                                        .toOffsetDateTime()
-                                        .toString(),
-                                one.page()))
-                        .toList(),
-                response.getOutputStream());
     }
 
     private LinkListed find(UUID id) {

@@ -58,17 +58,6 @@ class OptIns {
         ALREADY
     }
 
-    /** Somebody whose consent stands, with what they agreed to last. */
-    record Subscriber(
-            String email,
-            Instant at,
-            String link,
-            String source,
-            String campaign,
-            String words,
-            Instant agreedAt,
-            String page) {}
-
     @Transactional(readOnly = true)
     OptIn of(UUID link) {
         return jdbc.sql("""
@@ -146,31 +135,5 @@ class OptIns {
                             select from consent_record r
                             where r.contact = u.email and r.purpose = 'email-news' and r.withdrawn_at is null)
                         """).param(link).query(Long.class).single();
-    }
-
-    /** Those of a link whose consent stands, in the order in which they came; tests are left out. */
-    @Transactional(readOnly = true)
-    List<Subscriber> subscribers(UUID link) {
-        return jdbc.sql("""
-                        select u.email, u.subscribed_at, l.name, s.name, c.name, r.words, r.given_at, r.page
-                        from subscriber u join link l on l.id = u.link_id join source s on s.id = l.source_id
-                        join campaign c on c.id = l.campaign_id
-                        join lateral (
-                            select w.words, a.given_at, a.page from consent_record a join consent_words w on w.id = a.words_id
-                            where a.contact = u.email and a.purpose = 'email-news' and a.withdrawn_at is null
-                            order by a.given_at desc limit 1) r on true
-                        where u.link_id = ? and u.proof_id is null order by u.subscribed_at, u.email
-                        """)
-                .param(link)
-                .query((row, number) -> new Subscriber(
-                        row.getString(1),
-                        row.getTimestamp(2).toInstant(),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        row.getTimestamp(7).toInstant(),
-                        row.getString(8)))
-                .list();
     }
 }

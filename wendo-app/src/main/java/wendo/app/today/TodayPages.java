@@ -17,6 +17,7 @@ import org.springframework.web.server.ResponseStatusException;
 import wendo.app.accounts.CurrentPerson;
 import wendo.app.accounts.Needs;
 import wendo.app.accounts.Permission;
+import wendo.app.alerts.LinkAlerts;
 import wendo.app.business.Business;
 import wendo.app.compare.Answer;
 import wendo.app.compare.CompareChoice;
@@ -37,15 +38,23 @@ class TodayPages {
     private final Tasks tasks;
     private final PutOffs putOffs;
     private final Comparisons comparisons;
+    private final LinkAlerts alerts;
     private final Ribbons ribbons;
     private final Clock clock;
 
     TodayPages(
-            TodayQueries queries, Tasks tasks, PutOffs putOffs, Comparisons comparisons, Ribbons ribbons, Clock clock) {
+            TodayQueries queries,
+            Tasks tasks,
+            PutOffs putOffs,
+            Comparisons comparisons,
+            LinkAlerts alerts,
+            Ribbons ribbons,
+            Clock clock) {
         this.queries = queries;
         this.tasks = tasks;
         this.putOffs = putOffs;
         this.comparisons = comparisons;
+        this.alerts = alerts;
         this.ribbons = ribbons;
         this.clock = clock;
     }
@@ -64,6 +73,7 @@ class TodayPages {
         Comparison now = comparisons.compare(choice.period(), business, CompareChoice.usual());
         model.addAttribute("answer", Answer.of(now, CompareChoice.usual(), figures));
         addTasks(tasks.of(person, business, now, choice.period()), today, model);
+        model.addAttribute("alerts", alerts.told(person.id()));
         model.addAttribute("arrivals", queries.arrivals());
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));

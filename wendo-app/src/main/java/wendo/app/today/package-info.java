@@ -1,6 +1,16 @@
 /** Today: one sentence, what just came, and what needs a person. */
 @ApplicationModule(
-        allowedDependencies = {"accounts", "business", "compare", "crosscheck", "outcomes", "site", "spend", "visits"})
+        allowedDependencies = {
+            "accounts",
+            "alerts",
+            "business",
+            "compare",
+            "crosscheck",
+            "outcomes",
+            "site",
+            "spend",
+            "visits"
+        })
 @NullMarked
 package wendo.app.today;
 

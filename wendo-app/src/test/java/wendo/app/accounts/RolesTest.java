@@ -17,10 +17,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.server.PathContainer;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.springframework.web.util.pattern.PathPatternParser;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 
@@ -245,6 +247,12 @@ class RolesTest extends WendoTest {
                     "/links/" + link + "/leads",
                     "/links/" + link + "/form",
                     "/links/" + link + "/place",
+                    "/links/" + link + "/place/ad",
+                    "/links/" + link + "/routes",
+                    "/links/" + link + "/message",
+                    "/links/" + link + "/newsletter",
+                    "/links/" + link + "/proof",
+                    "/links/" + link + "/code",
                     "/outcomes",
                     "/outcomes?joined=no",
                     "/outcomes/" + lead,
@@ -261,8 +269,30 @@ class RolesTest extends WendoTest {
                         .filter(followed::add)
                         .filter(path -> as(role).get(path).statusCode() == 403)
                         .forEach(path -> refused.add(role + " on " + page + ": " + path));
+                forms(as(role).get(page).body()).stream()
+                        .filter(action -> !isOpen(role, action))
+                        .forEach(action -> refused.add(role + " on " + page + ": form to " + action));
             }
         }
         assertThat(refused).isEmpty();
+    }
+
+    private static List<String> forms(String page) {
+        return Pattern.compile("<form\\b[^>]*method=\"post\"[^>]*>|<button\\b[^>]*formaction=[^>]*>")
+                .matcher(page)
+                .results()
+                .map(form -> form.group().replaceFirst("(?s).*action=\"([^\"?]*)[\"?].*", "$1"))
+                .distinct()
+                .toList();
+    }
+
+    /** Whether who has this role, and no link of their own, may press the button. */
+    private boolean isOpen(Role role, String action) {
+        PathContainer path = PathContainer.parsePath(action);
+        return doors().stream()
+                .filter(door -> door.method() == RequestMethod.POST
+                        && new PathPatternParser().parse(door.path()).matches(path))
+                .map(door -> PermissionInterceptor.find(door.handler()).orElseThrow())
+                .allMatch(needs -> needs.value().isOf(role) && !(needs.ofLink() && role == Role.STAFF));
     }
 }

@@ -100,6 +100,28 @@ class ArrivalsTest extends WendoTest {
     }
 
     @Test
+    void a_tag_that_no_source_has_is_listed_and_becomes_one_with_all_that_it_brought() {
+        arrive(VISITOR, PAGE + "?utm_source=Tide%20Tables&utm_medium=x#y", "https://tides.example/");
+        arrive(VISITOR.replace('0', 'f'), PAGE + "?a=1&utm_source=tide-tables", "");
+        report("B-7", "\"visitor\": \"%s\"".formatted(VISITOR));
+        awaitSource("B-7", "Other websites");
+        assertThat(person.get("/links/none").body())
+                .contains("Tags without a source", "<code>tide-tables</code>", "Landing pages")
+                .contains("<code>" + PAGE + "</code>")
+                .doesNotContain("<code>" + PAGE + "?");
+        assertThat(person.form("/links/none", "/links/none/tags", "tag", "Tide Tables", "channel", "other")
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(person.get("/links/none").body()).contains("Choose a channel for the tag.");
+        person.form("/links/none", "/links/none/tags", "tag", "tide-tables", "channel", "other");
+        assertThat(person.get("/links/none").body())
+                .contains("Tide tables is a source now.")
+                .doesNotContain("Tags without a source");
+        awaitSource("B-7", "Tide tables");
+        assertThat(origins()).containsExactly("tagged person", "tagged person");
+    }
+
+    @Test
     void a_website_can_stand_for_a_source_of_its_own_also_afterwards() {
         arrive(VISITOR, PAGE, "https://www.reed.example/neighbours");
         report("B-4", "\"visitor\": \"%s\"".formatted(VISITOR));

@@ -6,6 +6,7 @@ import java.net.http.HttpResponse;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
@@ -120,6 +121,26 @@ class SharedReportTest extends SmallSeason {
         assertThat(owners.statusCode()).isEqualTo(422);
         assertThat(owners.body()).contains("By owner the report would name people.");
         assertThat(person.get(HERE).body()).doesNotContain("/t/reports/");
+    }
+
+    @Test
+    void on_paper_the_sum_stands_once_however_many_pages_there_are() throws Exception {
+        for (int sheet = 0; sheet < 4; sheet++) {
+            int first = sheet * 15;
+            http().issue(
+                            tenant.apiKey(),
+                            "https://godwit.example/",
+                            "Spring",
+                            IntStream.range(first, first + 15)
+                                    .mapToObj(number -> "Village " + number)
+                                    .toArray(String[]::new));
+        }
+        byte[] pdf = owner().bytes(owner().request("/compare/comparison.pdf?period=7d&kind=booking"));
+        try (var document = Loader.loadPDF(pdf)) {
+            assertThat(document.getNumberOfPages()).isGreaterThan(1);
+            assertThat(new PDFTextStripper().getText(document).split("All together", -1))
+                    .hasSize(2);
+        }
     }
 
     /** Read again by another library than the one that wrote it. */

@@ -304,7 +304,7 @@ class ConsentTest extends WendoTest {
         columns[11] = "Ticked at the till, 2026";
         person.form(list, list, columns);
         String file = person.get(list + "/file.csv").body();
-        assertThat(file.lines().toList().get(1)).as("no link").endsWith(",,,They withdrew their consent.");
+        assertThat(file.lines().toList().get(1)).as("no link").endsWith(",,,They withdrew their consent.,0,,,,");
         assertThat(file.lines().toList().get(2)).startsWith("Bo,").endsWith(",");
         assertThat(in(tenant, () -> consents.allows(unique("bo"), ConsentPurpose.EMAIL_NEWS)))
                 .isTrue();
@@ -314,6 +314,6 @@ class ConsentTest extends WendoTest {
         });
         assertThat(person.get(list + "/file.csv").body().lines().toList().get(2))
                 .as("withdrawn after the links were made")
-                .endsWith(",,,They withdrew their consent.");
+                .endsWith(",,,They withdrew their consent.,0,,,,");
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.http.HttpResponse;
 import java.util.Collections;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -17,10 +18,16 @@ import org.springframework.test.util.AopTestUtils;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.outcomes.OutcomesRecorded;
+import wendo.app.visits.LoggedVisit;
+import wendo.app.visits.VisitStore;
+import wendo.core.visits.ClickId;
 
 class CreditingTest extends WendoTest {
     @Autowired
     private Crediting crediting;
+
+    @Autowired
+    private VisitStore store;
 
     private Tenant tenant;
     private List<String> slugs;
@@ -54,6 +61,39 @@ class CreditingTest extends WendoTest {
                         .query(String.class)
                         .optional()
                         .orElse("none"));
+    }
+
+    /** As when another process stores its visits later: the touch lies before the outcome and was not known yet. */
+    @Test
+    void a_touch_that_is_stored_after_the_outcome_was_credited_earns_what_it_is_due() {
+        String first = Http.click(http().visit(tenant.host(), slugs.get(0)));
+        report("P-2", first);
+        await("it is credited", () -> creditOf("P-2").equals("Postcards 1000000 1999"));
+        store.store(in(
+                tenant,
+                () -> jdbc.sql("""
+                        select l.id, l.source_id, l.destination_id, v.visitor, v.arrived_at from link l, visit v
+                        where l.slug = ? and v.click_id = ?
+                        """)
+                        .params(slugs.get(1), ClickId.find(first).orElseThrow().uuid())
+                        .query((row, number) -> new LoggedVisit(
+                                ClickId.of(row.getTimestamp(5).toInstant().plusMillis(1), new SplittableRandom()),
+                                tenant.id(),
+                                row.getObject(1, UUID.class),
+                                row.getObject(2, UUID.class),
+                                row.getObject(3, UUID.class),
+                                row.getObject(4, UUID.class),
+                                "",
+                                "",
+                                "phone",
+                                "",
+                                Http.BROWSER,
+                                "",
+                                "",
+                                "en",
+                                ""))
+                        .list()));
+        await("the later touch has it", () -> creditOf("P-2").equals("Campsite 1000000 1999"));
     }
 
     @Test

@@ -77,6 +77,24 @@ class KeepTest extends WendoTest {
     }
 
     @Test
+    void links_are_exported_as_they_are_filtered() {
+        http().issue(tenant.apiKey(), "https://stilt.example/", "Spring", "Postcards", "Radio");
+        String all = person.get("/links/links.csv").body();
+        assertThat(all).contains("Name,Address,Source", "People,Visits,Not counted");
+        long rows = all.lines().count();
+        assertThat(rows).isGreaterThan(2);
+        assertThat(person.get("/links/links.csv?find=no+such+link").body().lines())
+                .hasSize(1);
+        assertThat(person.get("/links/links.csv?sort=name").body().lines()).hasSize((int) rows);
+        assertThat(person.get("/links/links.xlsx")
+                        .headers()
+                        .firstValue("Content-Disposition")
+                        .orElseThrow())
+                .contains("links-", ".xlsx");
+        assertThat(person.get("/links/links.pdf").statusCode()).isEqualTo(404);
+    }
+
+    @Test
     void the_list_is_narrowed_ordered_grouped_and_paged_by_the_server() {
         for (int i = 0; i < 2; i++) {
             List<String> sources = new ArrayList<>();

@@ -1,6 +1,7 @@
 package wendo.app.links;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.net.http.HttpResponse;
 import java.util.UUID;
@@ -81,6 +82,89 @@ class PrepareTest extends WendoTest {
                 .as("what is out of use is nobody's default")
                 .isZero();
         assertThat(http().visit(second, slug).statusCode()).isEqualTo(302);
+    }
+
+    @Test
+    void links_move_to_another_domain_and_what_is_printed_keeps_answering() {
+        String second = addHost();
+        await(
+                "the name answers",
+                () -> http().visit(second, ".well-known/wendo").statusCode() == 200);
+        String printed = http().issue(tenant.apiKey(), "gliders.example", "Spring", "Radio")
+                .get(0);
+        UUID from = id("select id from link_host where is_default");
+        UUID to = id("select id from link_host where not is_default");
+        await("it answers", () -> http().visit(tenant.host(), printed).statusCode() == 302);
+
+        person.form("/setup/hosts", "/setup/hosts/" + from + "/move", "to", to.toString());
+        assertThat(person.get("/setup/hosts").body()).contains("1 link moved to " + second, "keep answering.");
+        await("the new address answers", () -> http().visit(second, printed).statusCode() == 302);
+        assertThat(http().visit(tenant.host(), printed).statusCode()).isEqualTo(302);
+        UUID link = id("select id from link");
+        assertThat(person.get("/links/" + link).body())
+                .contains("Also answers at", tenant.host() + ":" + port + "/" + printed, second);
+
+        HttpResponse<String> again = http().post(
+                        tenant.apiKey(),
+                        "/api/v1/links",
+                        "{\"destination\": \"gliders.example\", \"campaign\": \"Spring\", \"sources\": [{\"source\": \"Other\", \"slug\": \"%s\"}]}"
+                                .formatted(printed));
+        assertThat(again.body()).as("nobody else gets the former address").contains("taken");
+        assertThatThrownBy(() -> in(
+                        tenant,
+                        () -> jdbc.sql("update link set host_id = ?, slug = ? where id = ?")
+                                .params(from, printed, copied(link))
+                                .update()))
+                .hasMessageContaining("former address");
+        assertThat(person.form("/setup/hosts", "/setup/hosts/" + to + "/move", "to", "nowhere")
+                        .statusCode())
+                .isEqualTo(302);
+        person.form("/setup/hosts", "/setup/hosts/" + to + "/move", "to", from.toString());
+        assertThat(count(tenant, "select count(*) from link_former_address where host_id = '" + from + "'"))
+                .as("back where it was")
+                .isZero();
+        assertThat(http().visit(second, printed).statusCode()).isEqualTo(302);
+    }
+
+    /** Another link of the same host, to try to give it an ending. */
+    private UUID copied(UUID link) {
+        http().issue(tenant.apiKey(), "gliders.example", "Summer", "Radio");
+        return id("select id from link where id <> '" + link + "'");
+    }
+
+    @Test
+    void a_domain_that_does_not_answer_is_offered_with_a_warning() {
+        person.form("/setup/hosts", "/setup/hosts", "name", "silent.gliders.example");
+        UUID host = id("select id from link_host where not is_default");
+        assertThat(person.get("/issue").body()).contains("silent.gliders.example (does not answer)");
+        person.form("/setup/hosts", "/setup/hosts/" + host + "/default");
+        assertThat(person.get("/issue").body()).contains("Nothing answers at this name yet.", "Check the domain");
+    }
+
+    /** On one machine a bare name would lead to the port of the web's servers, where nothing is. */
+    @Test
+    void a_name_of_this_machine_gets_the_port_of_the_others() {
+        person.form("/setup/hosts", "/setup/hosts", "name", "bare-" + tenant.host());
+        assertThat(in(
+                        tenant,
+                        () -> jdbc.sql("select origin from link_host where not is_default")
+                                .query(String.class)
+                                .single()))
+                .isEqualTo("http://bare-" + tenant.host() + ":" + port);
+    }
+
+    @Test
+    void what_leads_nowhere_below_our_own_paths_shows_a_visitor_the_businesss_page() {
+        assertThat(http().send(http().request("/t/nowhere")
+                                .header("Host", tenant.host())
+                                .header("Accept", "text/html,*/*"))
+                        .body())
+                .contains("This address leads nowhere", "Godwit Gliders");
+        assertThat(http().send(http().request("/t/nowhere").header("Host", tenant.host()))
+                        .headers()
+                        .firstValue("Content-Type")
+                        .orElseThrow())
+                .contains("problem+json");
     }
 
     @Test

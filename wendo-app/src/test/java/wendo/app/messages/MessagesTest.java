@@ -188,6 +188,17 @@ class MessagesTest extends WendoTest {
                         tenant,
                         "select count(*) from visit v join recipient r on r.id = v.recipient_id where r.name = 'Ada'"))
                 .isEqualTo(2);
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"booking\", \"reference\": \"B-9\", \"value\": 40, \"phone\": \"07700 900123\"}");
+        assertThat(person.get(list).body()).contains("1 person tapped", "booking B-9, £40.00");
+        CSVRecord told = csv(list).get(0);
+        assertThat(told.get("Taps")).isEqualTo("2");
+        assertThat(told.get("Outcomes")).isEqualTo("booking B-9");
+        assertThat(told.get("Value, GBP")).isEqualTo("40.00");
+        assertThat(csv(list).get(1).get("Taps")).isEqualTo("0");
+        assertThat(person.get("/compare/behind/people?key=all").body()).contains("<strong>Ada, </strong>");
         person.form(
                 list,
                 list,

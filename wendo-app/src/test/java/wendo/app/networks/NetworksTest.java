@@ -165,6 +165,41 @@ class NetworksTest extends WendoTest {
         assertThat(count(tenant, "select count(*) from outcome")).isEqualTo(3);
     }
 
+    /** Nobody passes by the link, so the sub-ID names the link instead of a visit. */
+    @Test
+    void an_ads_own_address_names_its_link_to_the_network_and_keeps_its_fragment() {
+        String postback = ready(add("Sail Net", "letters", "26"));
+        String ad = http().issue(
+                        tenant.apiKey(), "http://localhost:" + network.port() + "/offer#book", "Spring", "Search ads")
+                .get(0);
+        String page = "/links/"
+                + in(
+                        tenant,
+                        () -> jdbc.sql("select id::text from link where slug = ?")
+                                .param(ad)
+                                .query(String.class)
+                                .single())
+                + "/place/ad";
+        assertThat(person.get(page).body()).contains("&amp;s1=" + ad + "#book", "its sub-ID names this link");
+        assertThat(report(postback, ad, "N-9").body()).startsWith("Taken: it came by your link Search ads");
+        await("its source has it", () -> outcome("N-9").equals("purchase open 420 Search ads"));
+        assertThat(http().get(path(postback).replace("[s1]", ad)).body())
+                .as("without the network's own number two sales would be one")
+                .contains("tell its own number of each sale");
+    }
+
+    @Test
+    void an_ending_that_the_networks_sub_id_cannot_hold_is_told_before_the_ad_runs() {
+        ready(add("Sail Net", "digits", "10"));
+        String id = in(
+                tenant,
+                () -> jdbc.sql("select id::text from link where slug = ?")
+                        .param(slug)
+                        .query(String.class)
+                        .single());
+        assertThat(person.get("/links/" + id + "/place/ad").body()).contains("cannot hold this link’s ending");
+    }
+
     @Test
     void what_fits_goes_out_as_it_is_and_shouting_does_not_matter() {
         String postback = ready(add("Sail Net", "letters", "26"));

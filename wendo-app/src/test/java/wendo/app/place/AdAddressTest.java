@@ -35,12 +35,12 @@ class AdAddressTest {
                 "https://page.example/",
                 new LinkListed.Paid(false, ""),
                 Optional.empty());
-        return AdAddress.of(link, fill);
+        return AdAddress.of(link, Optional.empty(), fill);
     }
 
     @Test
     void its_parts_put_together_are_the_final_address() {
-        AdAddress ad = of("https://page.example/x?a=1&utm_source=a#top", "kw={keyword}\nplace=[placement]");
+        AdAddress ad = of("https://page.example/x?a=1&utm_source=a", "kw={keyword}\nplace=[placement]");
         assertThat(ad.finalAddress())
                 .isEqualTo("https://page.example/x?a=1&utm_source=a&kw={keyword}&place=[placement]");
         assertThat(ad.page() + "?" + ad.suffix()).isEqualTo(ad.finalAddress());
@@ -48,6 +48,10 @@ class AdAddressTest {
         assertThat(ad.tags())
                 .containsExactly(java.util.Map.entry("utm_source", "a"), java.util.Map.entry("utm_campaign", "b c"));
         assertThat(ad.fault()).isEmpty();
+        AdAddress within = of("https://page.example/x?a=1#top", "kw={keyword}");
+        assertThat(within.finalAddress()).isEqualTo("https://page.example/x?a=1&kw={keyword}#top");
+        assertThat(within.page()).isEqualTo("https://page.example/x#top");
+        assertThat(within.suffix()).isEqualTo("a=1&kw={keyword}");
         assertThat(of("https://page.example/x", "").finalAddress()).isEqualTo("https://page.example/x");
         assertThat(of("https://page.example/x", "kw={k}").finalAddress()).isEqualTo("https://page.example/x?kw={k}");
     }

@@ -123,7 +123,7 @@ class PlaceTest extends WendoTest {
                 .body();
         assertThat(ad)
                 .contains(
-                        "https://walks.example/offer?a=1&amp;utm_source=cards&amp;utm_medium=print&amp;utm_campaign=spring&amp;placement={placement}&amp;kw={{keyword}}<")
+                        "https://walks.example/offer?a=1&amp;utm_source=cards&amp;utm_medium=print&amp;utm_campaign=spring&amp;placement={placement}&amp;kw={{keyword}}#book<")
                 .contains("utm_campaign", "{{keyword}}</code>", "filled by the ad system", "http://" + tenant.host());
         assertThat(person.get(page + "/ad?fill=just+words").body()).contains("is not a name, an equals sign");
         assertThat(person.get(page + "/ad?fill=" + "x".repeat(5000)).statusCode())

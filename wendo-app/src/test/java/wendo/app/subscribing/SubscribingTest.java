@@ -110,6 +110,11 @@ class SubscribingTest extends WendoTest {
                                 tenant,
                                 "select count(*) from subscriber u join visit v on v.click_id = u.click_id where v.kind = 'person'")
                         == 1);
+        assertThat(person.get("/subscribers?find=no-such").body()).contains("No subscriber matches.");
+        assertThat(person.get("/subscribers").body()).contains("1 subscriber<", "Export CSV");
+        assertThat(person.get("/subscribers?state=withdrawn").body()).contains("0 subscribers<");
+        assertThat(person.get("/subscribers/subscribers.csv?days=7").body().lines())
+                .hasSize(2);
         String csv = new String(person.bytes(person.request(page + "/subscribers.csv")), StandardCharsets.UTF_8);
         assertThat(csv.lines()).hasSize(2);
         assertThat(csv)

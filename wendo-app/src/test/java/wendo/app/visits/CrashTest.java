@@ -23,7 +23,7 @@ import wendo.core.visits.ClickId;
 /** The application and its database as processes of their own, stopped and killed while links are answered. */
 class CrashTest extends WendoTest {
     private static final String HOST = "go.localhost";
-    private static final int CALLERS = 4;
+    private static final int CALLERS = 2;
     private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
 
     @TempDir
@@ -71,7 +71,7 @@ class CrashTest extends WendoTest {
         }
     }
 
-    /** Half of the callers use the port of the pages, half that of the links. */
+    /** One uses the port of the pages, one that of the links. */
     private List<Thread> call(AppProcess app, String slug) {
         List<Thread> callers = new ArrayList<>();
         for (int i = 0; i < CALLERS; i++) {

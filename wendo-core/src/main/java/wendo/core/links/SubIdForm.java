@@ -68,6 +68,13 @@ public record SubIdForm(String parameter, Alphabet alphabet, int maxLength) {
         return alphabet == Alphabet.LETTERS && maxLength >= ClickId.LENGTH;
     }
 
+    /** What names a link by its slug where no visit can be named, in an ad's own address; empty if it does not fit. */
+    public Optional<String> ofLink(String slug) {
+        boolean fits = slug.length() <= maxLength
+                && slug.chars().allMatch(character -> alphabet.characters.indexOf(character) >= 0);
+        return fits ? Optional.of(slug) : Optional.empty();
+    }
+
     /** How many aliases there are; empty if they are more than can ever be used. */
     public OptionalLong aliases() {
         double all = Math.pow(alphabet.characters.length(), maxLength);

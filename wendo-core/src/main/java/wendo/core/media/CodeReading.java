@@ -34,11 +34,24 @@ public record CodeReading(String text, int modules, double pixelsPerModule) {
     /** The centres of two finder patterns lie this much less than a side apart: ISO/IEC 18004, section 6.3.3. */
     private static final int FINDER_INSET = 7;
 
+    private static final int ENLARGED = 3;
+
+    /** Pixels; a larger picture whose code is this fine is no picture of a code. */
+    private static final int SMALL_PICTURE = 500_000;
+
     private static final Map<DecodeHintType, ?> HARD = Map.of(DecodeHintType.TRY_HARDER, true);
 
     /** Reads a picture of red, green and blue; empty if no code can be made out. */
     public static Optional<CodeReading> of(int[] rgb, int width, int height) {
-        LuminanceSource picture = new RGBLuminanceSource(width, height, rgb);
+        return read(new RGBLuminanceSource(width, height, rgb))
+                .or(() -> width * height > SMALL_PICTURE
+                        ? Optional.empty()
+                        : read(enlarged(rgb, width, height))
+                                .map(read ->
+                                        new CodeReading(read.text, read.modules, read.pixelsPerModule / ENLARGED)));
+    }
+
+    private static Optional<CodeReading> read(LuminanceSource picture) {
         for (LuminanceSource source : List.of(picture, picture.invert())) {
             for (Binarizer binarizer : List.of(new HybridBinarizer(source), new GlobalHistogramBinarizer(source))) {
                 Optional<CodeReading> read = read(new BinaryBitmap(binarizer));
@@ -48,6 +61,17 @@ public record CodeReading(String text, int modules, double pixelsPerModule) {
             }
         }
         return Optional.empty();
+    }
+
+    /** Modules of two pixels are too few to be found among; each pixel made larger, they are found. */
+    private static LuminanceSource enlarged(int[] rgb, int width, int height) {
+        int[] large = new int[rgb.length * ENLARGED * ENLARGED];
+        for (int at = 0; at < large.length; at++) {
+            int x = at % (width * ENLARGED) / ENLARGED;
+            int y = at / (width * ENLARGED) / ENLARGED;
+            large[at] = rgb[y * width + x];
+        }
+        return new RGBLuminanceSource(width * ENLARGED, height * ENLARGED, large);
     }
 
     private static Optional<CodeReading> read(BinaryBitmap bitmap) {

@@ -48,7 +48,7 @@ class CodeReadingTest {
         assertThat(reading.pixelsPerModule()).isCloseTo(pixels, within(0.06 * pixels + 0.1));
     }
 
-    /** Of a thousand codes drawn straight these seven hold patterns that look like a finder's. */
+    /** Of a thousand codes drawn straight these seven hold patterns that look like a finder's. One pixel a module will do. */
     @ParameterizedTest
     @ValueSource(
             strings = {
@@ -63,7 +63,7 @@ class CodeReadingTest {
     void a_code_is_read_whatever_its_text(String text) {
         for (Correction correction : List.of(Correction.M, Correction.Q)) {
             QrCode code = QrCode.of(QrCode.smallest(text, correction), correction);
-            for (int pixels : new int[] {4, 8, 9, 13}) {
+            for (int pixels : new int[] {1, 2, 4, 8, 9, 13}) {
                 int side = pixels * code.modulesAcross();
                 assertThat(CodeReading.of(picture(code, pixels, 0, side, false), side, side)
                                 .map(CodeReading::text))
