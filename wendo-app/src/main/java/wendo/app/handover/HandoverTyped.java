@@ -28,6 +28,9 @@ record HandoverTyped(Handover handover, Map<String, String> faults) {
             "owner",
             "business");
 
+    /** What people leave out. */
+    private static final Set<String> OFTEN_EMPTY = Set.of("name", "first name", "items");
+
     private static final Set<String> OWNERS = Set.of("issuer", "person", "round", "none");
     private static final int MAX_LABELS = 10;
 
@@ -84,6 +87,16 @@ record HandoverTyped(Handover handover, Map<String, String> faults) {
     }
 
     /** What is wrong with a text that names a field there is none of. */
+    /** What a customer reads must not have a hole in it: “asking about .” */
+    static Optional<String> missingFallback(String text) {
+        return new MergeText(text)
+                .withoutFallback().stream()
+                        .filter(OFTEN_EMPTY::contains)
+                        .findFirst()
+                        .map(field -> "{%s} can be empty. Write what stands there then, like {%s|%s}."
+                                .formatted(field, field, field.equals("items") ? "your plans" : "there"));
+    }
+
     static Optional<String> unknownField(String text) {
         return new MergeText(text)
                 .fields().stream()

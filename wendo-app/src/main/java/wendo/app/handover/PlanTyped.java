@@ -54,6 +54,9 @@ record PlanTyped(String name, List<Plans.Step> steps, Map<String, String> faults
         }
         Refusal.tooLong(faults, "subject." + place, subject, 150);
         Refusal.tooLong(faults, "body." + place, body, kind.equals("task") ? 300 : 2000);
+        if (!kind.equals("task")) {
+            HandoverTyped.missingFallback(subject + body).ifPresent(fault -> faults.put("body." + place, fault));
+        }
         HandoverTyped.unknownField(subject + body).ifPresent(fault -> faults.put("body." + place, fault));
         return new Plans.Step(
                 kind,

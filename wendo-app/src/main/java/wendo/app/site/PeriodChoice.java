@@ -33,6 +33,17 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
             new Preset("quarter", "This quarter"),
             new Preset("season", "The season"));
 
+    /** A preset in the middle of a sentence; empty text for days of one's own. */
+    public String words() {
+        return switch (key) {
+            case "7d" -> "the last 7 days";
+            case "28d" -> "the last 28 days";
+            case "quarter" -> "this quarter";
+            case "season" -> "the season";
+            default -> "";
+        };
+    }
+
     /** Reads an address's parameters. Nonsense shows the season and says so. */
     public static PeriodChoice of(Function<String, Optional<String>> parameter, LocalDate today) {
         Optional<String> from = parameter.apply("from").filter(text -> !text.isBlank());

@@ -5,14 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 import wendo.app.WendoTest;
 import wendo.standins.DemoSite;
 
@@ -160,19 +159,14 @@ class JourneyTest extends WendoTest {
         }
     }
 
-    @ParameterizedTest
-    @CsvSource({"1280,800,light", "390,844,dark"})
-    void axe_finds_nothing_on_any_screen_and_nothing_is_cut(int width, int height, String scheme) {
+    /** Each page once on a desk in daylight, and once on a phone in the dark. */
+    @Test
+    void axe_finds_nothing_on_any_screen_and_nothing_is_cut() {
         http().issue(tenant.apiKey(), "http://localhost:" + site.port() + "/", "Spring", "Postcards", "Radio");
         http().post(
                         tenant.apiKey(),
                         "/api/v1/outcomes",
                         "{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": 95}");
-        page.close();
-        page = browser.page(width, height);
-        page.emulateMedia(new Page.EmulateMediaOptions()
-                .setColorScheme(com.microsoft.playwright.options.ColorScheme.valueOf(
-                        scheme.toUpperCase(java.util.Locale.ROOT))));
         page.navigate("http://localhost:" + port + "/sign-in");
         assertThat(Browser.axe(page)).as("sign-in").isEmpty();
         signIn();
@@ -182,6 +176,10 @@ class JourneyTest extends WendoTest {
                 "/links",
                 "/links?find=nothing",
                 "/outcomes",
+                "/outcomes/new",
+                "/leads",
+                "/subscribers",
+                "/links/none",
                 "/compare?by=month&with=before",
                 "/compare/pair",
                 "/compare/months",
@@ -195,13 +193,25 @@ class JourneyTest extends WendoTest {
                 "/setup/targets",
                 "/nothing")) {
             browser.complaints.removeIf(complaint -> complaint.contains("404"));
+            look(1280, 800, ColorScheme.LIGHT);
             page.navigate("http://localhost:" + port + path);
-            assertThat(Browser.axe(page)).as(path).isEmpty();
-            assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
-                    .as("%s is as wide as the screen", path)
-                    .isEqualTo(true);
+            assertSound(path + " on a desk");
+            look(390, 844, ColorScheme.DARK);
+            assertSound(path + " on a phone");
         }
         browser.complaints.removeIf(complaint -> complaint.contains("404"));
+    }
+
+    private void look(int width, int height, ColorScheme scheme) {
+        page.setViewportSize(width, height);
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+    }
+
+    private void assertSound(String where) {
+        assertThat(Browser.axe(page)).as(where).isEmpty();
+        assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
+                .as("%s nothing is wider than the screen", where)
+                .isEqualTo(true);
     }
 
     @Test

@@ -116,8 +116,8 @@ class LeadJourneyTest extends Journey {
                 .hasAttribute("aria-current", "page");
         assertThat(Browser.axe(page)).isEmpty();
         page.getByLabel("Stage").selectOption("quoted");
-        page.getByLabel("Quoted, GBP").fill("1,250");
-        button("Keep it");
+        page.getByLabel("Quote, GBP").fill("1,250");
+        button("Save stage");
         assertThat(page.locator("main")).containsText("quoted £1,250.00");
     }
 

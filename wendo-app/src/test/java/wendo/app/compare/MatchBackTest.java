@@ -98,7 +98,7 @@ class MatchBackTest extends WendoTest {
                         "It may have brought nothing beyond what would have come anyway (95 %: ",
                         "40.0% (24.6% to 57.7%)",
                         "10.0% (1.8% to 40.4%)",
-                        "Match-back: 12 bookings of people on the list, by whatever they came; 12 of them are credited to its source.");
+                        "Match-back: 12 bookings of people on the list, by whatever they came; 12 of them credited to its source.");
         assertThat(person.get("/compare/lists?kind=lead&days=x").body())
                 .contains("A whole number, 1 to 365; 30 is shown.");
         assertThat(http().signIn(tenant("Somebody Else").email())

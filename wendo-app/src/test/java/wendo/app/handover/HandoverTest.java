@@ -227,7 +227,7 @@ class HandoverTest extends WendoTest {
                         "kind.0",
                         "text",
                         "body.0",
-                        "Hello {first name}",
+                        "Hello {first name|there}",
                         "kind.1",
                         "text",
                         "body.1",
@@ -454,7 +454,11 @@ class HandoverTest extends WendoTest {
                 "body.0",
                 "Hello {nam}",
                 "days.0",
-                "400");
+                "400",
+                "kind.1",
+                "text",
+                "body.1",
+                "thank you for asking about {items}.");
         assertThat(wrong.statusCode()).isEqualTo(422);
         assertThat(wrong.body())
                 .contains(
@@ -462,6 +466,7 @@ class HandoverTest extends WendoTest {
                         "An e-mail needs a subject.",
                         "There is no field {nam}.",
                         "Days are 0 to 365",
+                        "{items} can be empty. Write what stands there then",
                         "Hello {nam}");
         assertThat(person.form(all(), all(), "ownerIs", "person", "partner", "nobody", "note", "{x}")
                         .body())

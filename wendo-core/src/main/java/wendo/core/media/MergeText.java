@@ -21,6 +21,16 @@ public record MergeText(String text) {
         return fields;
     }
 
+    /** The fields that say nothing of what stands there if they are empty, in lower case, in their order. */
+    public Set<String> withoutFallback() {
+        Set<String> fields = new LinkedHashSet<>();
+        FIELD.matcher(text)
+                .results()
+                .filter(found -> found.group(2) == null)
+                .forEach(found -> fields.add(key(found.group(1))));
+        return fields;
+    }
+
     /** Fills the fields; one that is not among the values stays as it is, so that it is noticed. */
     public String fill(Map<String, String> values) {
         return FIELD.matcher(text).replaceAll(found -> {

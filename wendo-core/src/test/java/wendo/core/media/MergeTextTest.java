@@ -30,6 +30,12 @@ class MergeTextTest {
     }
 
     @Test
+    void fields_without_words_for_when_they_are_empty_are_told() {
+        assertThat(new MergeText("Hello {First name|there}, about {items} and {Items}: {name|}").withoutFallback())
+                .containsExactly("items");
+    }
+
+    @Test
     void a_value_that_looks_like_a_field_stays_a_value() {
         assertThat(new MergeText("{a} {b}").fill(Map.of("a", "{b}", "b", "$0"))).isEqualTo("{b} $0");
         assertThat(new MergeText("{Link} for {name|you}, {LINK}").fields()).containsExactly("link", "name");
