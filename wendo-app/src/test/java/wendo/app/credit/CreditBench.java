@@ -117,10 +117,10 @@ class CreditBench extends WendoTest {
                         """.formatted(DAYS, VISITORS, TOUCHES)).update());
         look(tenant, "select analyze_visits()");
         in(tenant, () -> jdbc.sql("""
-                        insert into outcome (id, business_id, kind, reference, value_minor, occurred_at, recorded_at, click_id,
+                        insert into outcome (id, business_id, kind, reference, reference_key, value_minor, occurred_at, recorded_at, click_id,
                             reported_by, status, refunded_minor, is_proof)
                         select gen_random_uuid(), current_business(),
-                            case when n %% 3 = 0 then 'purchase' else 'booking' end, 'R-' || n, 1000 + n %% 9000,
+                            case when n %% 3 = 0 then 'purchase' else 'booking' end, 'R-' || n, 'r-' || n, 1000 + n %% 9000,
                             arrived_at + random() * interval '20 hours', now(), click_id, 'server', 'open', 0, false
                         from (select click_id, arrived_at, row_number() over (order by click_id) as n from (
                             select distinct on (visitor) click_id, arrived_at, visitor from visit order by visitor, arrived_at desc
