@@ -52,15 +52,10 @@ class ArrivalTags {
         this.outcomes = outcomes;
     }
 
-    /**
-     * A tag as sources compare them.
-     *
-     * @param example a page that it stood on
-     */
-    record Unknown(String tag, long people, Instant latest, String example) {
+    /** A tag as sources compare them. */
+    record Unknown(String tag, long people, Instant latest) {
         private Unknown plus(Unknown other) {
-            return new Unknown(
-                    tag, people + other.people, latest.isAfter(other.latest) ? latest : other.latest, example);
+            return new Unknown(tag, people + other.people, latest.isAfter(other.latest) ? latest : other.latest);
         }
     }
 
@@ -72,7 +67,7 @@ class ArrivalTags {
     List<Unknown> unknown(Period period, ZoneId zone) {
         Map<String, Unknown> byTag = new HashMap<>();
         within(LATEST + """
-                        select %s as tag, count(distinct visitor), max(arrived_at), min(page) from latest
+                        select %s as tag, count(distinct visitor), max(arrived_at) from latest
                         where origin <> 'tagged' and page like '%%utm_source=%%' group by 1
                         """.formatted(TAG), period, zone).query(row -> {
             Optional<String> tag = normal(Optional.ofNullable(row.getString(1)).orElse(""));
@@ -80,7 +75,7 @@ class ArrivalTags {
                 byTag.merge(
                         tag.get(),
                         new Unknown(
-                                tag.get(), row.getLong(2), row.getTimestamp(3).toInstant(), row.getString(4)),
+                                tag.get(), row.getLong(2), row.getTimestamp(3).toInstant()),
                         Unknown::plus);
             }
         });
