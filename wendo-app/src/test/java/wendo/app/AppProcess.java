@@ -71,11 +71,17 @@ public final class AppProcess implements AutoCloseable {
         return new Http(port).signIn(OWNER);
     }
 
-    /** Issues one link of the business by a new key of its owner, and answers its slug. */
-    public String issue() {
+    /** A new key of the business. */
+    public String key() {
         Http owner = owner();
         owner.form("/setup", "/setup/keys", "name", "Booking system");
-        return owner.issue(WendoTest.keyOn(owner.get("/setup").body()), "https://stay.example/", "Crash", "Buoys")
+        return WendoTest.keyOn(owner.get("/setup").body());
+    }
+
+    /** Issues one link of the business by this key, and answers its slug. */
+    public String issue(String key) {
+        return new Http(port)
+                .issue(key, "https://stay.example/", "Crash", "Buoys")
                 .get(0);
     }
 

@@ -84,6 +84,7 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
         try {
             String home = Files.createTempDirectory("wendo-test").toString();
             TestPropertyValues.of(settings(fresh(), home))
+                    .and("wendo.jobs-every=100ms")
                     .and("wendo.home=" + home) // else the caller's WENDO_HOME comes first
                     .and(TestPost.settings())
                     .applyTo(context);

@@ -14,16 +14,16 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.ContextConfiguration;
-import wendo.app.accounts.Accounts;
-import wendo.app.accounts.ApiKeys;
-import wendo.app.accounts.KeyScope;
-import wendo.app.accounts.Role;
-import wendo.app.business.BusinessId;
-import wendo.app.business.BusinessScope;
-import wendo.app.business.Businesses;
-import wendo.app.links.LinkDirectory;
-import wendo.app.links.LinkHosts;
-import wendo.app.sitetag.OwnSites;
+import wendo.app.issue.links.LinkDirectory;
+import wendo.app.issue.links.LinkHosts;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.ApiKeys;
+import wendo.app.platform.accounts.KeyScope;
+import wendo.app.platform.accounts.Role;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+import wendo.app.visit.sitetag.OwnSites;
 
 /** A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "wendo.link-port=0")
@@ -73,7 +73,7 @@ public abstract class WendoTest {
             String siteKey = businesses
                     .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK, true)
                     .siteKey();
-            accounts.join(accounts.register(email, "Ola Ness", PASSWORD), id, Role.OWNER);
+            accounts.join(accounts.register(email, "Ola Ness", PASSWORD), Role.OWNER);
             sites.add("site.example", "Ola Ness");
             sites.add("localhost", "Ola Ness"); // where browsers find the demo business's pages
             hosts.open("http://" + host + ":" + port);

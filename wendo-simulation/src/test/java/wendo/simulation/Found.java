@@ -14,7 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.core.credit.AttributionModel;
 import wendo.core.credit.Credit;
-import wendo.core.credit.Earned;
+import wendo.core.credit.CreditableTouches;
 import wendo.core.credit.Journey;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.Markov;
@@ -121,11 +121,11 @@ final class Found {
         List<Touch> touches = outcome.click()
                 .map(click -> Touch.join(steps.getOrDefault(visitorOf.get(click.uuid()), List.of())))
                 .orElse(List.of());
-        Optional<Earned.Given> given = outcome.code()
+        Optional<CreditableTouches.Given> given = outcome.code()
                 .map(byCode::get)
-                .map(source -> new Earned.Given(
+                .map(source -> new CreditableTouches.Given(
                         Evidence.CODE, new Touch(id(source), source.channel(), new UUID(2, 2), outcome.at())));
-        Trail trail = Earned.trail(outcome.at(), touches, given, LookbackWindows.usual());
+        Trail trail = CreditableTouches.trail(outcome.at(), touches, given, LookbackWindows.usual());
         if (trail.touches().isEmpty()) {
             return;
         }

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wendo.app.sources.ChannelWindows;
+import wendo.app.prepare.sources.ChannelWindows;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.ModelRules;
 import wendo.core.outcomes.OutcomeKind;
@@ -67,13 +67,13 @@ public class Attribution {
     void change(ModelRules rules) {
         if (!rules.equals(settings.current())) {
             settings.change(rules);
-            CreditAnew.ask(jobs, editions, "The models' rules were changed", clock);
+            CreditRecalculation.ask(jobs, editions, "The models' rules were changed", clock);
         }
     }
 
     /** Makes all credit of the current business anew, in the background. */
     @Transactional
     public void anew(String why) {
-        CreditAnew.ask(jobs, editions, why, clock);
+        CreditRecalculation.ask(jobs, editions, why, clock);
     }
 }

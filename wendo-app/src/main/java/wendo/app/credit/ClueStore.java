@@ -7,7 +7,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.business.BusinessScope;
+import wendo.app.platform.business.BusinessScope;
 import wendo.core.links.Channel;
 import wendo.core.outcomes.Clue;
 import wendo.core.outcomes.Evidence;

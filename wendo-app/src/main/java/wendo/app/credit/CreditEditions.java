@@ -6,7 +6,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.business.BusinessScope;
+import wendo.app.platform.business.BusinessScope;
 
 /** Which credit of a business stands, and which is being made anew. Runs in the transaction of its caller. */
 @Component

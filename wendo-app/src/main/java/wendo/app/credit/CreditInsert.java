@@ -9,7 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import wendo.app.business.BusinessScope;
+import wendo.app.platform.business.BusinessScope;
 import wendo.core.credit.Allocation;
 import wendo.core.credit.Entry;
 import wendo.core.credit.ModelName;

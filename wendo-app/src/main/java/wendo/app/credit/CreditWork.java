@@ -12,9 +12,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.sources.ChannelWindows;
+import wendo.app.prepare.sources.ChannelWindows;
 import wendo.core.credit.AttributionModel;
-import wendo.core.credit.Earned;
+import wendo.core.credit.CreditableTouches;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.ModelRules;
 import wendo.core.credit.Trail;
@@ -163,15 +163,15 @@ class CreditWork {
         if (lead.isPresent()) {
             return lead.get();
         }
-        Optional<Earned.Given> given = best.filter(clue -> clue.evidence() != Evidence.CLICK)
-                .map(clue -> new Earned.Given(
+        Optional<CreditableTouches.Given> given = best.filter(clue -> clue.evidence() != Evidence.CLICK)
+                .map(clue -> new CreditableTouches.Given(
                         clue.evidence(),
                         new Touch(
                                 clue.source().orElseThrow(),
                                 rules.channels().getOrDefault(clue.source().orElseThrow(), Channel.OTHER),
                                 due.id(),
                                 due.occurredAt())));
-        Trail trail = Earned.trail(
+        Trail trail = CreditableTouches.trail(
                 due.occurredAt(),
                 Touch.join(steps.stream().map(TouchStore.Step::step).toList()),
                 given,

@@ -15,13 +15,13 @@ import org.springframework.scheduling.annotation.Async;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
-import wendo.app.business.BusinessId;
-import wendo.app.business.BusinessScope;
-import wendo.app.evidence.ClueChanged;
-import wendo.app.outcomes.OutcomesChanged;
-import wendo.app.outcomes.OutcomesRecorded;
-import wendo.app.sources.WindowsChanged;
-import wendo.app.visits.VisitsStored;
+import wendo.app.outcome.outcomes.OutcomesChanged;
+import wendo.app.outcome.outcomes.OutcomesRecorded;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.prepare.evidence.ClueChanged;
+import wendo.app.prepare.sources.WindowsChanged;
+import wendo.app.visit.visits.VisitsStored;
 
 /** Credits outcomes soon after they are recorded, or after the visit they wait for is stored. */
 @Component
@@ -31,7 +31,7 @@ class Crediting {
     private final DueOutcomes dueOutcomes;
     private final ClueStore clues;
     private final PersonJoins joins;
-    private final Continuing continuing;
+    private final LeadContinuations continuing;
     private final BusinessScope scope;
     private final SchedulerClient jobs;
     private final Clock clock;
@@ -43,7 +43,7 @@ class Crediting {
             DueOutcomes dueOutcomes,
             ClueStore clues,
             PersonJoins joins,
-            Continuing continuing,
+            LeadContinuations continuing,
             BusinessScope scope,
             SchedulerClient jobs,
             Clock clock,
@@ -91,7 +91,7 @@ class Crediting {
     @TransactionalEventListener(fallbackExecution = true)
     void on(WindowsChanged event) {
         scope.within(event.business(), () -> {
-            CreditAnew.ask(jobs, editions, "The lookback windows were changed", clock);
+            CreditRecalculation.ask(jobs, editions, "The lookback windows were changed", clock);
             return event;
         });
     }

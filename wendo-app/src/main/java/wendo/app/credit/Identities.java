@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.business.BusinessScope;
+import wendo.app.platform.business.BusinessScope;
 
 /** What people are recognised by, how it hangs together, and the outcomes that came with it. */
 @Component

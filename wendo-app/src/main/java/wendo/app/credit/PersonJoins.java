@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.business.BusinessScope;
+import wendo.app.platform.business.BusinessScope;
 
 /**
  * Joins what stands for one person. Runs in the transaction of its caller, which holds the lock of the business's
@@ -18,12 +18,12 @@ class PersonJoins {
     /** A browser that so many contacts used is a shared one, like a counter's: it joins no more of them. Ours. */
     private static final int MOST_CONTACTS = 4;
 
-    private final KnownBy knownBy;
+    private final IdentityQueries knownBy;
     private final Identities identities;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    PersonJoins(KnownBy knownBy, Identities identities, JdbcClient jdbc, Clock clock) {
+    PersonJoins(IdentityQueries knownBy, Identities identities, JdbcClient jdbc, Clock clock) {
         this.knownBy = knownBy;
         this.identities = identities;
         this.jdbc = jdbc;
@@ -32,12 +32,12 @@ class PersonJoins {
 
     /** Joins what came with an outcome, and says whose outcomes may be credited otherwise now: those of its person. */
     List<UUID> join(UUID outcome) {
-        List<KnownBy.Known> known = knownBy.of(outcome);
+        List<IdentityQueries.Known> known = knownBy.of(outcome);
         if (known.isEmpty()) {
             return List.of(outcome);
         }
         Identity first = identities.ensure(known.get(0).kind(), known.get(0).key());
-        for (KnownBy.Known other : known.subList(1, known.size())) {
+        for (IdentityQueries.Known other : known.subList(1, known.size())) {
             Identity next = identities.ensure(other.kind(), other.key());
             if (!next.id().equals(first.id())) {
                 join(first, next, other.how(), "");

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.core.credit.Earned;
+import wendo.core.credit.CreditableTouches;
 import wendo.core.links.Channel;
 import wendo.core.visits.Touch;
 
@@ -69,7 +69,7 @@ class TouchStore {
         jdbc.sql(STEPS)
                 .param("outcomes", outcomes.toArray(UUID[]::new))
                 .param("days", (int) longest.toDays())
-                .param("skew", Earned.CLOCK_SKEW.toSeconds())
+                .param("skew", CreditableTouches.CLOCK_SKEW.toSeconds())
                 .query(row -> {
                     UUID source =
                             Optional.ofNullable(row.getObject(3, UUID.class)).orElse(Touch.DIRECT);

@@ -38,14 +38,14 @@ record TrailView(List<Step> steps, Set<UUID> unearned) {
             Optional<Channel> channel,
             String by,
             Optional<TrailQueries.Did> outcome,
-            List<Earned> earned) {
+            List<CreditableTouches> earned) {
         Step with(double other) {
             return new Step(at, other, source, channel, by, outcome, earned);
         }
     }
 
     /** What a touch has of an outcome: a part of 1, and money. */
-    record Earned(TrailQueries.Did outcome, double share, long minor) {}
+    record CreditableTouches(TrailQueries.Did outcome, double share, long minor) {}
 
     static TrailView of(List<TrailQueries.Came> came, List<TrailQueries.Did> did, List<TrailQueries.Share> shares) {
         Map<UUID, TrailQueries.Did> outcomes =
@@ -114,12 +114,13 @@ record TrailView(List<Step> steps, Set<UUID> unearned) {
         return bySource;
     }
 
-    private static List<Earned> earned(List<TrailQueries.Share> shares, Map<UUID, TrailQueries.Did> outcomes) {
+    private static List<CreditableTouches> earned(
+            List<TrailQueries.Share> shares, Map<UUID, TrailQueries.Did> outcomes) {
         return shares.stream()
                 .filter(share -> share.millionths() > 0)
                 .flatMap(share -> Optional.ofNullable(outcomes.get(share.outcome())).stream()
-                        .map(outcome ->
-                                new Earned(outcome, (double) share.millionths() / Allocation.WHOLE, share.minor())))
+                        .map(outcome -> new CreditableTouches(
+                                outcome, (double) share.millionths() / Allocation.WHOLE, share.minor())))
                 .toList();
     }
 

@@ -1,5 +1,14 @@
 /** Credit: joins each outcome to the touches before it and stores what each earned. */
-@ApplicationModule(allowedDependencies = {"accounts", "business", "evidence", "outcomes", "site", "sources", "visits"})
+@ApplicationModule(
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.business",
+            "platform.site",
+            "prepare.evidence",
+            "prepare.sources",
+            "visit.visits",
+            "outcome.outcomes"
+        })
 @NullMarked
 package wendo.app.credit;
 

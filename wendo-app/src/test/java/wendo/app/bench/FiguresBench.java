@@ -19,9 +19,9 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
-import wendo.app.arrivals.ArrivalSums;
-import wendo.app.visits.LoggedVisit;
-import wendo.app.visits.VisitStore;
+import wendo.app.visit.arrivals.ArrivalSums;
+import wendo.app.visit.visits.LoggedVisit;
+import wendo.app.visit.visits.VisitStore;
 import wendo.core.visits.ClickId;
 
 /** {@code ./wendo bench figures}: the pages that count, on a season of five million visits by a thousand links. */

@@ -66,7 +66,7 @@ class RedirectBench extends WendoTest {
                 AppProcess app =
                         new AppProcess(database.url(), folder, "-Xms6g", "-Xmx6g", "-Xmn1g", "-XX:+UseParallelGC")) {
             await("it answers", app::isUp);
-            app.issue();
+            app.issue(app.key());
             copy(database);
             awaitLinks(app);
             say("%,d links known; the process holds %,d MB", LINKS, residentMegabytes(app.pid()));

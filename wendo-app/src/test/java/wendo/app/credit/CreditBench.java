@@ -20,7 +20,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.util.AopTestUtils;
 import wendo.app.TestDatabase;
 import wendo.app.WendoTest;
-import wendo.app.outcomes.OutcomesRecorded;
+import wendo.app.outcome.outcomes.OutcomesRecorded;
 
 /**
  * {@code ./wendo bench credit}: a million touches and fifty thousand outcomes credited under every model, in turn with one
@@ -36,7 +36,7 @@ class CreditBench extends WendoTest {
     private static final int SINGLE = 200;
 
     @Autowired
-    private CreditAnew anew;
+    private CreditRecalculation anew;
 
     @Autowired
     private CreditEditions editions;

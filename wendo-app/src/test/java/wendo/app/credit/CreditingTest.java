@@ -17,9 +17,9 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.util.AopTestUtils;
 import wendo.app.Http;
 import wendo.app.WendoTest;
-import wendo.app.outcomes.OutcomesRecorded;
-import wendo.app.visits.LoggedVisit;
-import wendo.app.visits.VisitStore;
+import wendo.app.outcome.outcomes.OutcomesRecorded;
+import wendo.app.visit.visits.LoggedVisit;
+import wendo.app.visit.visits.VisitStore;
 import wendo.core.visits.ClickId;
 
 class CreditingTest extends WendoTest {

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
-import wendo.app.visits.LoggedVisit;
-import wendo.app.visits.VisitStore;
+import wendo.app.visit.visits.LoggedVisit;
+import wendo.app.visit.visits.VisitStore;
 import wendo.core.credit.ModelName;
 import wendo.core.visits.ClickId;
 

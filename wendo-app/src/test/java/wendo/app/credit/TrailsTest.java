@@ -13,7 +13,7 @@ import wendo.core.credit.ModelName;
 
 class TrailsTest extends WendoTest {
     @Autowired
-    private CreditAnew anew;
+    private CreditRecalculation anew;
 
     @Autowired
     private CreditEditions editions;

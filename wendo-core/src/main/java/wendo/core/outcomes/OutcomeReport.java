@@ -28,7 +28,7 @@ public record OutcomeReport(
         Optional<Occurrence> occurred,
         Optional<OutcomeStatus> status,
         OptionalLong refundedMinor,
-        Told told) {
+        ReportedDetails told) {
     public static final int MAX_REFERENCE = 100;
 
     /** Clocks of other machines may run ahead by this much. */
@@ -50,7 +50,7 @@ public record OutcomeReport(
             Optional<Occurrence> occurred,
             String status,
             String refunded,
-            Told.Typed told) {}
+            ReportedDetails.Typed told) {}
 
     /** A report, or all that is wrong with it. */
     public sealed interface Read {
@@ -105,7 +105,7 @@ public record OutcomeReport(
                     "Must be open, confirmed, cancelled or refunded, but was \"%s\".".formatted(cut(fields.status()))));
         }
         OptionalLong refunded = readRefund(fields, status, value, currency, faults);
-        Told told = Told.of(fields.told(), faults);
+        ReportedDetails told = ReportedDetails.of(fields.told(), faults);
         return faults.isEmpty()
                 ? new Read.Good(new OutcomeReport(
                         kind.orElseThrow(),

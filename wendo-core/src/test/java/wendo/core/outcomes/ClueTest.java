@@ -86,17 +86,20 @@ class ClueTest {
     @Test
     void what_is_wrong_with_details_is_told_and_later_news_fills_what_is_empty() {
         List<OutcomeReport.Fault> faults = new ArrayList<>();
-        Told bad = Told.of(
-                new Told.Typed("n".repeat(121), "ines(at)marsh", "12", "GB", "??", "a".repeat(201), "", ""), faults);
+        ReportedDetails bad = ReportedDetails.of(
+                new ReportedDetails.Typed("n".repeat(121), "ines(at)marsh", "12", "GB", "??", "a".repeat(201), "", ""),
+                faults);
         assertThat(faults)
                 .extracting(OutcomeReport.Fault::field)
                 .containsExactly("email", "phone", "code", "name", "answer");
         assertThat(bad.email() + bad.phone()).isEmpty();
-        Told first = Told.of(new Told.Typed("Ines", "INES@marsh.example", "", "GB", "", "", "", ""), new ArrayList<>());
-        Told later =
-                first.with(Told.of(new Told.Typed("", "", "07700 900123", "GB", "b-1", "", "", ""), new ArrayList<>()));
-        assertThat(later).isEqualTo(new Told("Ines", "ines@marsh.example", "+447700900123", "b-1", "", "", ""));
-        assertThat(later.with(Told.none())).isEqualTo(later);
+        ReportedDetails first = ReportedDetails.of(
+                new ReportedDetails.Typed("Ines", "INES@marsh.example", "", "GB", "", "", "", ""), new ArrayList<>());
+        ReportedDetails later = first.with(ReportedDetails.of(
+                new ReportedDetails.Typed("", "", "07700 900123", "GB", "b-1", "", "", ""), new ArrayList<>()));
+        assertThat(later)
+                .isEqualTo(new ReportedDetails("Ines", "ines@marsh.example", "+447700900123", "b-1", "", "", ""));
+        assertThat(later.with(ReportedDetails.none())).isEqualTo(later);
         assertThat(later.fields()).containsEntry("email", "ines@marsh.example").hasSize(7);
     }
 }

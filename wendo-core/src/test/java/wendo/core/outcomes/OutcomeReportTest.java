@@ -17,7 +17,15 @@ class OutcomeReportTest {
             String kind, String reference, String value, String currency, Optional<Instant> at) {
         return OutcomeReport.of(
                 new OutcomeReport.Fields(
-                        kind, reference, value, currency, "", at.map(Occurrence::at), "", "", Told.Typed.none()),
+                        kind,
+                        reference,
+                        value,
+                        currency,
+                        "",
+                        at.map(Occurrence::at),
+                        "",
+                        "",
+                        ReportedDetails.Typed.none()),
                 CurrencyUnit.GBP,
                 NOW);
     }
@@ -44,7 +52,7 @@ class OutcomeReportTest {
                         Optional.of(Occurrence.at(NOW)),
                         "",
                         "",
-                        Told.Typed.none()),
+                        ReportedDetails.Typed.none()),
                 CurrencyUnit.of(currency),
                 NOW);
         assertThat(read)
@@ -56,7 +64,7 @@ class OutcomeReportTest {
                         Optional.of(Occurrence.at(NOW)),
                         Optional.empty(),
                         OptionalLong.empty(),
-                        Told.none())));
+                        ReportedDetails.none())));
     }
 
     @ParameterizedTest
@@ -100,7 +108,7 @@ class OutcomeReportTest {
                         Optional.empty(),
                         status == null ? "" : status,
                         refunded == null ? "" : refunded,
-                        Told.Typed.none()),
+                        ReportedDetails.Typed.none()),
                 CurrencyUnit.GBP,
                 NOW);
         if (refused == null) {

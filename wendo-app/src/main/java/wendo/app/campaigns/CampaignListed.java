@@ -1,7 +1,0 @@
-package wendo.app.campaigns;
-
-import java.util.UUID;
-import wendo.core.links.Tag;
-
-/** A campaign as other features see it. */
-public record CampaignListed(UUID id, String name, Tag tag) {}

@@ -1,6 +1,0 @@
-package wendo.app.compare;
-
-import java.util.UUID;
-
-/** A source that is judged otherwise than before. */
-public record VerdictChange(UUID source, String name, String before, String now) {}

@@ -1,0 +1,134 @@
+package wendo.app.compare.crosscheck;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.UUID;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.core.measure.CrossCheck;
+import wendo.core.outcomes.DayOrder;
+
+/**
+ * A cross-check as typed, by field: source, counted, system, zone, tolerance, pasted.
+ *
+ * @param faults what is wrong with it, by field
+ */
+record CheckForm(Map<String, String> typed, Map<String, String> faults) {
+    private static final int MAX_SYSTEM = 80;
+
+    CheckForm {
+        typed = Map.copyOf(typed);
+        faults = Map.copyOf(faults);
+    }
+
+    static CheckForm empty(ZoneId zone) {
+        return new CheckForm(
+                Map.of(
+                        "zone",
+                        zone.getId(),
+                        "tolerance",
+                        String.valueOf(CrossCheck.USUAL_TOLERANCE_PERCENT),
+                        "counted",
+                        Counted.VISIT.key()),
+                Map.of());
+    }
+
+    public String typed(String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    /** What is asked, and what they counted, if nothing is wrong. */
+    record Checked(CheckForm form, Optional<Check> check, SortedMap<LocalDate, Long> theirs) {}
+
+    static Checked check(Map<String, String> typed, List<SourceListed> sources, Locale locale) {
+        return new Reading(new CheckForm(typed, Map.of()), locale).read(sources);
+    }
+
+    /** Reads a form field by field, noting what is wrong. */
+    private static final class Reading {
+        private final CheckForm form;
+        private final Locale locale;
+        private final Map<String, String> faults = new HashMap<>();
+
+        Reading(CheckForm form, Locale locale) {
+            this.form = form;
+            this.locale = locale;
+        }
+
+        Checked read(List<SourceListed> sources) {
+            Optional<SourceListed> source = source(sources);
+            String system = system();
+            Optional<ZoneId> zone = zone();
+            Optional<Integer> tolerance = tolerance();
+            TheirCounts theirs = theirs();
+            Optional<Check> check = faults.isEmpty()
+                    ? Optional.of(new Check(
+                            UUID.randomUUID(),
+                            source.orElseThrow().id(),
+                            source.orElseThrow().name(),
+                            Counted.find(form.typed("counted")).orElse(Counted.VISIT),
+                            system,
+                            zone.orElseThrow(),
+                            tolerance.orElseThrow()))
+                    : Optional.empty();
+            return new Checked(new CheckForm(form.typed(), faults), check, theirs.byDay());
+        }
+
+        private Optional<SourceListed> source(List<SourceListed> sources) {
+            return noted(
+                    "source",
+                    "Choose the source that they counted for.",
+                    sources.stream()
+                            .filter(one -> one.id().toString().equals(form.typed("source")))
+                            .findFirst());
+        }
+
+        private String system() {
+            String system = form.typed("system").strip();
+            if (system.isEmpty()) {
+                faults.put("system", "Say who counted: a partner, or a system’s name.");
+            }
+            InvalidForm.tooLong(faults, "system", system, MAX_SYSTEM);
+            return system;
+        }
+
+        private Optional<ZoneId> zone() {
+            return noted(
+                    "zone",
+                    "A time zone is written like Europe/London or UTC.",
+                    Optional.of(form.typed("zone").strip())
+                            .filter(ZoneId.getAvailableZoneIds()::contains)
+                            .map(ZoneId::of));
+        }
+
+        private Optional<Integer> tolerance() {
+            return noted(
+                    "tolerance",
+                    "A whole number, 1 to 100.",
+                    Optional.of(form.typed("tolerance").strip())
+                            .filter(text -> text.matches("[1-9]\\d?|100"))
+                            .map(Integer::valueOf));
+        }
+
+        private TheirCounts theirs() {
+            TheirCounts theirs = TheirCounts.read(form.typed("pasted"), DayOrder.named(form.typed("days")), locale);
+            if (!theirs.faults().isEmpty()) {
+                faults.put("pasted", String.join(" ", theirs.faults()));
+            }
+            return theirs;
+        }
+
+        private <T> Optional<T> noted(String field, String fault, Optional<T> found) {
+            if (found.isEmpty()) {
+                faults.put(field, fault);
+            }
+            return found;
+        }
+    }
+}

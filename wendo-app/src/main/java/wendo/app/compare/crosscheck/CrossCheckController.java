@@ -1,0 +1,141 @@
+package wendo.app.compare.crosscheck;
+
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.measure.CrossCheck;
+import wendo.core.outcomes.DayOrder;
+
+/** Cross-checks: bring another system's counts, and see where and why they differ from ours. */
+@Controller
+@RequestMapping("/compare/cross-checks")
+class CrossCheckController {
+    private final CrossChecks checks;
+    private final CrossCheckQueries queries;
+    private final Sources sources;
+
+    CrossCheckController(CrossChecks checks, CrossCheckQueries queries, Sources sources) {
+        this.checks = checks;
+        this.queries = queries;
+        this.sources = sources;
+    }
+
+    /** A check as it is listed. */
+    record Line(CrossCheckQueries.Standing standing, CrossCheck counts, String said) {}
+
+    @GetMapping
+    ModelAndView list(Business business) {
+        return list(CheckForm.empty(business.zone()), business);
+    }
+
+    private ModelAndView list(CheckForm form, Business business) {
+        Figures figures = figures(business);
+        List<Line> lines = queries.standings(business.zone()).stream()
+                .map(standing -> {
+                    CrossCheck counts = new CrossCheck(standing.ours(), standing.theirs(), List.of());
+                    return new Line(standing, counts, CrossCheckWords.difference(counts, figures));
+                })
+                .toList();
+        return new ModelAndView("compare/crosscheck/list")
+                .addObject("lines", lines)
+                .addObject("form", form)
+                .addObject("sources", sources.list())
+                .addObject("counted", Counted.values());
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping
+    ModelAndView add(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        CheckForm.Checked checked = CheckForm.check(typed, sources.list(), business.locale());
+        if (checked.check().isEmpty()) {
+            return InvalidForm.of(list(checked.form(), business));
+        }
+        checks.add(checked.check().get(), checked.theirs(), person.name());
+        return new ModelAndView(
+                "redirect:/compare/cross-checks/" + checked.check().get().id());
+    }
+
+    @GetMapping("/{id}")
+    ModelAndView page(@PathVariable UUID id, Business business) {
+        return page(check(id), "", Optional.empty(), business);
+    }
+
+    private ModelAndView page(Check check, String pasted, Optional<String> fault, Business business) {
+        ZoneId zone = business.zone();
+        Figures figures = figures(business);
+        List<CrossCheckQueries.Day> days = queries.days(check, zone);
+        CrossCheck counts = checks.counts(check, days, zone);
+        return new ModelAndView("compare/crosscheck/page")
+                .addObject("check", check)
+                .addObject("days", days)
+                .addObject("counts", counts)
+                .addObject("words", CrossCheckWords.of(check, counts, figures))
+                .addObject("pasted", pasted)
+                .addObject("fault", fault.orElse(""));
+    }
+
+    /** More of their days, or other numbers for days that are here. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}")
+    ModelAndView tell(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String pasted,
+            @RequestParam(defaultValue = "") String days,
+            Business business) {
+        Check check = check(id);
+        TheirCounts theirs = TheirCounts.read(pasted, DayOrder.named(days), business.locale());
+        if (!theirs.faults().isEmpty()) {
+            return InvalidForm.of(page(
+                    check, pasted, Optional.of(theirs.faults().stream().collect(Collectors.joining(" "))), business));
+        }
+        checks.tell(id, theirs.byDay());
+        return new ModelAndView("redirect:/compare/cross-checks/" + id);
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/remove")
+    String remove(@PathVariable UUID id, RedirectAttributes notes) {
+        Check check = check(id);
+        checks.remove(id);
+        notes.addFlashAttribute("removed", id.toString());
+        notes.addFlashAttribute("removedSaid", "%s for %s".formatted(check.system(), check.sourceName()));
+        return "redirect:/compare/cross-checks";
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/put-back")
+    String putBack(@PathVariable UUID id) {
+        if (!checks.putBack(id)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return "redirect:/compare/cross-checks/" + id;
+    }
+
+    private Check check(UUID id) {
+        return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static Figures figures(Business business) {
+        return new Figures(business.currency(), business.zone(), business.locale());
+    }
+}

@@ -1,0 +1,23 @@
+package wendo.app.compare.crosscheck;
+
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.prepare.sources.SourcesMerged;
+
+/** What was counted for a merged source, was counted for the kept one. */
+@Component
+class CrossCheckSourceMergeListener {
+    private final JdbcClient jdbc;
+
+    CrossCheckSourceMergeListener(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @EventListener
+    void on(SourcesMerged merged) {
+        jdbc.sql("update cross_check set source_id = ? where source_id = ?")
+                .params(merged.kept(), merged.merged())
+                .update();
+    }
+}

@@ -1,0 +1,90 @@
+package wendo.app.compare.experiments;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import wendo.app.compare.table.ComparedRow;
+import wendo.app.compare.table.Plot;
+import wendo.app.platform.site.Figures;
+import wendo.core.measure.CostPer;
+import wendo.core.measure.CountRatio;
+import wendo.core.measure.EqualRates;
+import wendo.core.measure.Rate;
+import wendo.core.measure.RateDifference;
+import wendo.core.outcomes.OutcomeKind;
+
+/** Two groups, measure by measure. */
+record Pair(List<Measure> measures) {
+    private static final double LEVEL = 0.05;
+
+    /**
+     * A measure of both.
+     *
+     * @param difference how the first differs from the second, with its 95 % interval
+     * @param isClear whether that could not be chance
+     */
+    record Measure(String name, String first, String second, String difference, boolean isClear) {}
+
+    static Pair of(ComparedRow first, ComparedRow second, Figures figures) {
+        List<Measure> measures = new ArrayList<>();
+        List<OptionalDouble> pValues = new ArrayList<>();
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            pValues.add(EqualRates.pValue(first.rate(kind), second.rate(kind)));
+        }
+        List<Double> adjusted = EqualRates.holm(pValues.stream()
+                .map(one -> one.isPresent() ? one.getAsDouble() : 1.0)
+                .toList());
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            boolean isClear = adjusted.get(kind.ordinal()) < LEVEL;
+            measures.add(rate(kind, first.rate(kind), second.rate(kind), isClear, figures));
+        }
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            measures.add(cost(kind, first.costPer(kind), second.costPer(kind), figures));
+        }
+        return new Pair(List.copyOf(measures));
+    }
+
+    private static Measure rate(OutcomeKind kind, Rate first, Rate second, boolean isClear, Figures figures) {
+        Optional<RateDifference> difference = RateDifference.of(first, second);
+        return new Measure(
+                "%s rate".formatted(capital(kind)),
+                shown(first, figures),
+                shown(second, figures),
+                difference
+                        .map(one -> "%s to %s points".formatted(figures.points(one.low()), figures.points(one.high())))
+                        .orElse("no difference can be told"),
+                isClear);
+    }
+
+    private static Measure cost(OutcomeKind kind, CostPer first, CostPer second, Figures figures) {
+        Optional<CountRatio> ratio = CountRatio.ofCosts(first, second);
+        return new Measure(
+                "Cost per %s".formatted(kind.key()),
+                Plot.Given.ofCost(first, figures).shown(),
+                Plot.Given.ofCost(second, figures).shown(),
+                ratio.map(one -> times(one, figures)).orElse("no difference can be told"),
+                ratio.map(CountRatio::isClear).orElse(false));
+    }
+
+    private static String times(CountRatio ratio, Figures figures) {
+        return Double.isInfinite(ratio.high())
+                ? "at least %s times as much".formatted(figures.decimal(ratio.low()))
+                : "%s to %s times as much".formatted(figures.decimal(ratio.low()), figures.decimal(ratio.high()));
+    }
+
+    static String shown(Rate rate, Figures figures) {
+        return rate.value().isPresent()
+                ? figures.percent(rate.value().getAsDouble())
+                        + rate.interval()
+                                .map(one -> " (%s to %s)"
+                                        .formatted(figures.percent(one.low()), figures.percent(one.high())))
+                                .orElse("")
+                : "–";
+    }
+
+    private static String capital(OutcomeKind kind) {
+        return kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1);
+    }
+}

@@ -1,0 +1,147 @@
+package wendo.app.compare.report;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.table.ComparedRow;
+import wendo.app.compare.table.Comparison;
+import wendo.app.compare.table.Comparisons;
+import wendo.app.compare.table.Judged;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.tables.TableFormat;
+import wendo.core.measure.Interval;
+import wendo.core.outcomes.OutcomeKind;
+
+/** The comparison as it is seen, to take along. */
+@Needs(Permission.EXPORT)
+@Controller
+class CompareFiles {
+    private static final int RATE_DIGITS = 6;
+
+    private final Comparisons comparisons;
+    private final ComparePdf pdf;
+
+    CompareFiles(Comparisons comparisons, ComparePdf pdf) {
+        this.comparisons = comparisons;
+        this.pdf = pdf;
+    }
+
+    @GetMapping("/compare/comparison.pdf")
+    void paper(CompareChoice look, PeriodChoice choice, Business business, HttpServletResponse response)
+            throws IOException {
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"comparison.pdf\"");
+        response.setContentType("application/pdf");
+        pdf.write(look, choice, business, response.getOutputStream());
+    }
+
+    @GetMapping("/compare/comparison.{format}")
+    void file(
+            @PathVariable String format,
+            CompareChoice look,
+            PeriodChoice choice,
+            Business business,
+            HttpServletResponse response)
+            throws IOException {
+        TableFormat wanted =
+                TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Comparison comparison = comparisons.compare(choice.period(), business, look);
+        int decimals = business.currency().getDecimalPlaces();
+        Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
+        List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
+                .map(row -> row(row, judged, decimals))
+                .toList();
+        String name = "comparison-%s-%s-%s-%s"
+                .formatted(
+                        look.grouping().plural(),
+                        choice.period().startInclusive(),
+                        choice.period().lastDay(),
+                        look.model().key());
+        wanted.send(
+                response,
+                name,
+                capital(look.grouping().plural()),
+                columns(look.grouping(), business.currency().getCode()),
+                rows);
+    }
+
+    private static List<String> columns(Grouping grouping, String currency) {
+        List<String> columns = new ArrayList<>(List.of(capital(grouping.noun()), "Channel", "Visits", "People"));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            columns.add(capital(kind.key()) + "s");
+        }
+        columns.add("Revenue, " + currency);
+        columns.add("Spend, " + currency);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            columns.add(capital(kind.key()) + " rate");
+            columns.add(capital(kind.key()) + " rate, low");
+            columns.add(capital(kind.key()) + " rate, high");
+            columns.add("Cost per " + kind.key());
+            columns.add("Cost per " + kind.key() + ", low");
+            columns.add("Cost per " + kind.key() + ", high");
+            columns.add(capital(kind.key()) + "s, verdict");
+        }
+        return columns;
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+    }
+
+    private static List<Object> row(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
+        List<Object> cells = new ArrayList<>(List.of(
+                row.name(),
+                row.channel().map(channel -> channel.label()).orElse(""),
+                row.visits(),
+                row.knowsPeople() ? row.people() : ""));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            cells.add(row.credited(kind).number());
+        }
+        cells.add(BigDecimal.valueOf(row.revenueMinor(), decimals));
+        cells.add(row.spendMinor()
+                .<Object>map(minor -> BigDecimal.valueOf(minor, decimals))
+                .orElse(""));
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            add(cells, row.rate(kind).value(), row.rate(kind).interval(), 0, RATE_DIGITS);
+            add(cells, row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
+            cells.add(Optional.ofNullable(judged.getOrDefault(kind, Map.of()).get(row.key()))
+                    .filter(Judged::isPossible)
+                    .map(Judged::words)
+                    .orElse(""));
+        }
+        return cells;
+    }
+
+    /** A bound that there is not stays empty. */
+    private static void add(
+            List<Object> cells, OptionalDouble value, Optional<Interval> interval, int shift, int scale) {
+        cells.add(value.isPresent() ? rounded(value.getAsDouble(), shift, scale) : "");
+        cells.add(interval.<Object>map(bounds -> rounded(bounds.low(), shift, scale))
+                .orElse(""));
+        cells.add(interval.filter(bounds -> Double.isFinite(bounds.high()))
+                .<Object>map(bounds -> rounded(bounds.high(), shift, scale))
+                .orElse(""));
+    }
+
+    private static BigDecimal rounded(double number, int shift, int scale) {
+        return BigDecimal.valueOf(number).movePointLeft(shift).setScale(scale, RoundingMode.HALF_UP);
+    }
+}

@@ -1,0 +1,151 @@
+package wendo.app.compare.source;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.function.DoubleFunction;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.sql.Credited;
+import wendo.app.compare.table.ComparedRow;
+import wendo.app.compare.table.Comparison;
+import wendo.app.compare.table.Plot;
+import wendo.app.money.spend.Spends;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Figures;
+import wendo.core.measure.CostPer;
+import wendo.core.measure.Interval;
+import wendo.core.measure.OrderValue;
+import wendo.core.measure.Payback;
+import wendo.core.measure.Period;
+import wendo.core.measure.Takings;
+import wendo.core.outcomes.OutcomeKind;
+
+/** What came back to a group for what it cost: its revenue, orders, new customers, and whether it has paid for itself. */
+@Component
+class Returns {
+    private static final String TOO_FEW = "fewer than five people paid";
+
+    private final TakingsQueries takings;
+    private final Spends spends;
+
+    Returns(TakingsQueries takings, Spends spends) {
+        this.takings = takings;
+        this.spends = spends;
+    }
+
+    /**
+     * A measure, and where it lies with 95 % confidence.
+     *
+     * @param rule numerator and denominator
+     */
+    record Measure(String name, String rule, String value, String interval) {}
+
+    /** @param payback when the margin had covered the spend, as a sentence; empty text where that cannot be asked */
+    record Sheet(List<Measure> measures, String payback) {}
+
+    Sheet of(
+            ComparedRow row,
+            Comparison comparison,
+            CompareChoice look,
+            Period period,
+            Business business,
+            Figures figures) {
+        List<TakingsQueries.Payer> payers = takings.payers(row, period, business.zone(), look);
+        List<Measure> measures = new ArrayList<>();
+        addRevenue(measures, row, payers, comparison.margin(row), figures);
+        measures.add(orderValue(row, payers, figures));
+        if (row.spendMinor().orElse(0L) > 0) {
+            measures.add(customerCost(row, takings.newCustomers(row, period, business.zone(), look), figures));
+        }
+        return new Sheet(measures, payback(row, comparison.margin(row), look, period, business.zone(), figures));
+    }
+
+    private static void addRevenue(
+            List<Measure> measures,
+            ComparedRow row,
+            List<TakingsQueries.Payer> payers,
+            OptionalInt margin,
+            Figures figures) {
+        List<Long> paid = payers.stream()
+                .map(TakingsQueries.Payer::minor)
+                .filter(minor -> minor != 0)
+                .toList();
+        Optional<Interval> interval = new Takings(Math.max(row.rateBase(), paid.size()), paid).interval();
+        double revenue = row.revenueMinor();
+        measures.add(measured("Revenue", "value of bookings and purchases", revenue, interval, figures::money));
+        double spend = row.spendMinor().orElse(0L);
+        if (spend > 0) {
+            measures.add(
+                    measured("ROAS", "revenue ÷ spend", revenue, interval, minor -> figures.decimal(minor / spend)));
+            margin.ifPresent(percent -> measures.add(measured(
+                    "ROI",
+                    "(revenue × margin of %d %% − spend) ÷ spend".formatted(percent),
+                    revenue,
+                    interval,
+                    minor -> figures.wholePercent((minor * percent / 100 - spend) / spend))));
+        }
+    }
+
+    private static Measure measured(
+            String name, String rule, double minor, Optional<Interval> interval, DoubleFunction<String> shown) {
+        return new Measure(
+                name,
+                rule,
+                shown.apply(minor),
+                interval.map(one -> shown.apply(one.low()) + " to " + shown.apply(one.high()))
+                        .orElse(TOO_FEW));
+    }
+
+    private static Measure orderValue(ComparedRow row, List<TakingsQueries.Payer> payers, Figures figures) {
+        Credited orders = Stream.of(OutcomeKind.values())
+                .filter(OutcomeKind::isRevenue)
+                .map(row::credited)
+                .reduce(Credited.none(), Credited::plus);
+        OrderValue value = new OrderValue(payers.stream()
+                .filter(payer -> payer.orders() > 0)
+                .map(payer -> new OrderValue.Payer(payer.minor(), payer.orders()))
+                .toList());
+        OptionalDouble average = value.averageMinor();
+        return new Measure(
+                "Average order value",
+                "revenue ÷ %s bookings and purchases".formatted(figures.credit(orders.number())),
+                average.isPresent() ? figures.money(average.getAsDouble()) : "none",
+                value.interval()
+                        .map(one -> figures.money(one.low()) + " to " + figures.money(one.high()))
+                        .orElse(TOO_FEW));
+    }
+
+    private static Measure customerCost(ComparedRow row, Credited customers, Figures figures) {
+        Plot.Given given = Plot.Given.ofCost(new CostPer(row.spendMinor().orElse(0L), customers.count()), figures);
+        return new Measure(
+                "CAC",
+                "spend ÷ %s first-time customers".formatted(figures.credit(customers.number())),
+                given.shown(),
+                given.range(figures::money));
+    }
+
+    private String payback(
+            ComparedRow row, OptionalInt margin, CompareChoice look, Period period, ZoneId zone, Figures figures) {
+        Optional<LocalDate> first = row.source().flatMap(source -> spends.firstDay(source, period));
+        long spend = row.spendMinor().orElse(0L);
+        if (margin.isEmpty() || first.isEmpty() || spend == 0) {
+            return "";
+        }
+        return Payback.of(spend, margin.getAsInt(), first.get(), takings.byDay(row, period, zone, look))
+                        .map(back -> "Payback: %s, by %s.".formatted(days(back.days()), figures.day(back.coveredOn())))
+                        .orElse("Payback: its margin has not covered its spend of %s yet."
+                                .formatted(figures.money(spend)))
+                + " Counted from %s, the first day of its spend in this period, at a margin of %s."
+                        .formatted(figures.day(first.get()), figures.wholePercent(margin.getAsInt() / 100.0));
+    }
+
+    private static String days(long days) {
+        return days == 1 ? "on the first day" : "after %d days".formatted(days);
+    }
+}

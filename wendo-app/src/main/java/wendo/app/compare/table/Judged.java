@@ -1,0 +1,88 @@
+package wendo.app.compare.table;
+
+import java.util.Locale;
+import java.util.Optional;
+import wendo.app.platform.site.Figures;
+import wendo.core.measure.AgainstAverage;
+import wendo.core.measure.Ceiling;
+import wendo.core.measure.CostPer;
+import wendo.core.measure.Judgement;
+import wendo.core.measure.Verdict;
+
+/**
+ * A row held against the most that an outcome may cost it, or, where nothing is set, against the average.
+ *
+ * @param average how it stands to the average; empty for what has a target, or nothing to be held against
+ */
+public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, Optional<AgainstAverage> average) {
+
+    private Optional<Judgement> judgement() {
+        return ceiling.filter(held -> cost.spendMinor() > 0).map(held -> new Judgement(cost, held.minor()));
+    }
+
+    /** By a target or break-even; of what has neither nothing is decided. */
+    public Verdict verdict() {
+        return isByAverage()
+                ? Verdict.TOO_EARLY
+                : judgement().map(Judgement::verdict).orElse(Verdict.TOO_EARLY);
+    }
+
+    /** Whether there is anything to judge: spend, and something to hold it against. */
+    public boolean isPossible() {
+        return judgement().isPresent();
+    }
+
+    /** Whether it earns or loses by something that was set. */
+    public boolean isDecided() {
+        return isPossible() && verdict() != Verdict.TOO_EARLY;
+    }
+
+    public boolean isByAverage() {
+        return ceiling.map(Ceiling::isAverage).orElse(true);
+    }
+
+    /** The verdict in words; against an average nobody earns or loses. */
+    public String words() {
+        return isByAverage()
+                ? average.map(AgainstAverage::words).orElse("not judged")
+                : verdict().word();
+    }
+
+    /** What it is drawn as: earning, losing, too_early, below, about or above. */
+    public String shape() {
+        String name = isByAverage()
+                ? average.map(Enum::name).orElse("about")
+                : verdict().name();
+        return name.toLowerCase(Locale.ROOT);
+    }
+
+    /** What it is held against. */
+    public String against(Figures figures) {
+        return ceiling.map(held -> switch (held.basis()) {
+                    case OF_SOURCE -> "limit %s, set for this source".formatted(figures.money(held.minor()));
+                    case OF_ALL -> "limit %s".formatted(figures.money(held.minor()));
+                    case BREAK_EVEN -> "break-even %s".formatted(figures.money(held.minor()));
+                    case AVERAGE -> "average %s".formatted(figures.money(held.minor()));
+                })
+                .orElse("");
+    }
+
+    /** What would settle it at the present rate; empty text when it is settled, or cannot be judged. */
+    public String settles(Figures figures) {
+        if (judgement().isEmpty() || isByAverage() || verdict() != Verdict.TOO_EARLY) {
+            return "";
+        }
+        Judgement judgement = judgement().get();
+        if (judgement.isAboutCeiling()) {
+            return "costs about as much as your limit; more data won’t settle it soon";
+        }
+        if (judgement.settledAtTimes().isEmpty()) {
+            return "its cost so far is just your limit; more data may move it";
+        }
+        String spend = figures.moneyShort(judgement.spendToSettleMinor().orElseThrow())
+                .replaceFirst("[.,]00(?=\\D*$)", ""); // advice has no pennies
+        long people = judgement.peopleToSettle(row.people()).orElseThrow();
+        return "needs about %s".formatted(spend)
+                + (people > 0 ? " or %s more people".formatted(figures.count(people)) : " more spend");
+    }
+}

@@ -1,0 +1,147 @@
+package wendo.app.credit;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
+import java.io.Serializable;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+
+/**
+ * Makes all credit of a business anew: after a rule was changed, and each night, for what the data-driven models learn
+ * from changes by the day. What stands goes on standing until the new is complete.
+ */
+@Configuration
+class CreditRecalculation {
+    private static final String NAME = "credit-anew";
+    private static final int PORTION = 2000;
+    private static final UUID FIRST = new UUID(0, 0);
+    private static final Logger LOG = LoggerFactory.getLogger(CreditRecalculation.class);
+
+    private final CreditEditions editions;
+    private final CreditWork work;
+    private final DueOutcomes dueOutcomes;
+    private final JourneyStore journeys;
+    private final BusinessScope scope;
+
+    CreditRecalculation(
+            CreditEditions editions,
+            CreditWork work,
+            DueOutcomes dueOutcomes,
+            JourneyStore journeys,
+            BusinessScope scope) {
+        this.editions = editions;
+        this.work = work;
+        this.dueOutcomes = dueOutcomes;
+        this.journeys = journeys;
+        this.scope = scope;
+    }
+
+    record Job(UUID business, long edition) implements Serializable {
+        private static final long serialVersionUID = 1;
+    }
+
+    /** Asked for in the transaction that changes a rule. */
+    static void ask(SchedulerClient jobs, CreditEditions editions, String why, Clock clock) {
+        UUID business = BusinessScope.current().value();
+        long edition = editions.ask(why);
+        jobs.scheduleIfNotExists(
+                new TaskInstance<>(NAME, business + " " + edition, new Job(business, edition)), clock.instant());
+    }
+
+    @Bean
+    OneTimeTask<Job> creditAnewTask() {
+        return Tasks.oneTime(NAME, Job.class)
+                .execute((instance, context) -> run(
+                        new BusinessId(instance.getData().business()),
+                        instance.getData().edition()));
+    }
+
+    @Bean
+    RecurringTask<Void> creditNightlyTask(JdbcClient jdbc, SchedulerClient jobs, Clock clock) {
+        return Tasks.recurring("credit-nightly", Schedules.daily(LocalTime.of(4, 0)))
+                .execute((task, context) -> {
+                    List<UUID> all = jdbc.sql("select business_id from door_businesses_keeping()")
+                            .query(UUID.class)
+                            .list();
+                    jdbc.sql("select analyze_credit_tables()").query(row -> {});
+                    for (UUID business : all) {
+                        scope.within(new BusinessId(business), () -> {
+                            ask(jobs, editions, "The day's journeys are learned from", clock);
+                            return business;
+                        });
+                    }
+                });
+    }
+
+    /** In portions, so that new outcomes need not wait; given up if it was asked for again. */
+    void run(BusinessId business, long edition) {
+        scope.within(business, () -> {
+            journeys.make();
+            return edition;
+        });
+        creditAll(business, edition);
+        scope.within(business, () -> {
+            editions.look();
+            return edition;
+        });
+    }
+
+    /** By what was learned before. */
+    void creditAll(BusinessId business, long edition) {
+        int total = scope.within(business, dueOutcomes::count);
+        int done = 0;
+        for (boolean areLeads : new boolean[] {true, false}) {
+            Portion portion = new Portion(List.of(), Instant.EPOCH, FIRST);
+            do {
+                Portion before = portion;
+                int doneBefore = done;
+                portion = scope.within(business, () -> next(edition, areLeads, before, doneBefore, total));
+                done += portion.outcomes().size();
+            } while (!portion.outcomes().isEmpty());
+        }
+        scope.within(business, () -> {
+            editions.lock();
+            if (isStillWanted(edition)) {
+                editions.stand(edition);
+            }
+            return edition;
+        });
+        LOG.info("The credit of {} outcomes was made anew", done);
+    }
+
+    private record Portion(List<UUID> outcomes, Instant at, UUID last) {}
+
+    private Portion next(long edition, boolean areLeads, Portion before, int done, int total) {
+        editions.lock();
+        List<UUID> outcomes =
+                isStillWanted(edition) ? dueOutcomes.after(areLeads, before.at(), before.last(), PORTION) : List.of();
+        if (outcomes.isEmpty()) {
+            return new Portion(outcomes, before.at(), before.last());
+        }
+        work.credit(outcomes, edition, editions.current());
+        editions.progress(done + outcomes.size(), total);
+        UUID last = outcomes.get(outcomes.size() - 1);
+        return new Portion(outcomes, dueOutcomes.occurredAt(last), last);
+    }
+
+    private boolean isStillWanted(long edition) {
+        return editions.find()
+                .flatMap(CreditEditions.Progress::building)
+                .filter(building -> building == edition)
+                .isPresent();
+    }
+}

@@ -1,0 +1,78 @@
+package wendo.app.credit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.InvalidForm;
+import wendo.core.credit.ModelName;
+
+/** One person's touches and outcomes, what each touch earned, and why it is one person. */
+@Controller
+@RequestMapping("/outcomes/{id}/trail")
+class TrailController {
+    private static final int MAX_TEXT = 254;
+
+    private final Trails trails;
+
+    TrailController(Trails trails) {
+        this.trails = trails;
+    }
+
+    @GetMapping
+    ModelAndView page(@PathVariable UUID id, @RequestParam("model") Optional<String> model) {
+        return show(id, model, "", Map.of());
+    }
+
+    private ModelAndView show(UUID id, Optional<String> model, String typed, Map<String, String> faults) {
+        ModelName chosen = model.flatMap(ModelName::find).orElse(ModelName.LAST_NON_DIRECT);
+        Trails.Found found =
+                trails.find(id, chosen).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return new ModelAndView("credit/trail")
+                .addObject("id", id)
+                .addObject("found", found)
+                .addObject("chosen", chosen)
+                .addObject("models", ModelName.values())
+                .addObject("typed", typed)
+                .addObject("faults", faults);
+    }
+
+    /** Somebody knows that two are one person. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/same")
+    ModelAndView same(@PathVariable UUID id, @RequestParam(defaultValue = "") String other, CurrentPerson person) {
+        String text = other.strip();
+        String fault = text.isEmpty() || text.length() > MAX_TEXT
+                ? "Name the other outcome by its reference, or the person by an e-mail address or phone number."
+                : trails.merge(id, text, person.name());
+        return fault.isEmpty()
+                ? new ModelAndView("redirect:/outcomes/" + id + "/trail")
+                : InvalidForm.of(show(id, Optional.empty(), text, Map.of("other", fault)));
+    }
+
+    /** Undoes a join, or makes it again. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/joins")
+    String joins(
+            @PathVariable UUID id,
+            @RequestParam UUID one,
+            @RequestParam UUID other,
+            @RequestParam(defaultValue = "false") boolean again,
+            CurrentPerson person) {
+        List<UUID> affected =
+                again ? trails.joinAgain(one, other, person.name()) : trails.part(one, other, person.name());
+        return affected.isEmpty() ? "redirect:/outcomes/" + id + "/trail" : "redirect:/outcomes/" + id + "/trail#joins";
+    }
+}

@@ -1,0 +1,30 @@
+package wendo.app.desk.today;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import wendo.app.platform.accounts.Permission;
+
+/**
+ * Something that needs a person, and where it is put right.
+ *
+ * @param needs what the person may do whom it is for
+ * @param key tells it from all others, the same as long as it is there
+ * @param putOffUntil the day on which it is shown again, if it was put off
+ */
+record Task(
+        Permission needs,
+        String key,
+        String what,
+        String why,
+        String address,
+        String action,
+        Optional<LocalDate> putOffUntil) {
+
+    static Task of(Permission needs, String key, String what, String why, String address, String action) {
+        return new Task(needs, key, what, why, address, action, Optional.empty());
+    }
+
+    Task withPutOff(LocalDate until) {
+        return new Task(needs, key, what, why, address, action, Optional.of(until));
+    }
+}

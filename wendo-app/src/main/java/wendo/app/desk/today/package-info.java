@@ -1,0 +1,20 @@
+/** Today: one sentence, what just came, and what needs a person. */
+@ApplicationModule(
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.business",
+            "platform.site",
+            "issue.alerts",
+            "visit.visits",
+            "outcome.outcomes",
+            "money.spend",
+            "compare.crosscheck",
+            "compare.sql",
+            "compare.table",
+            "compare.verdict"
+        })
+@NullMarked
+package wendo.app.desk.today;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

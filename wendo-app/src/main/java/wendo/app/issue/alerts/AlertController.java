@@ -1,0 +1,35 @@
+package wendo.app.issue.alerts;
+
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+
+/** Everybody chooses for themselves which links they are told of. */
+@Controller
+class AlertController {
+    private final LinkAlerts alerts;
+    private final LinkSaving links;
+
+    AlertController(LinkAlerts alerts, LinkSaving links) {
+        this.alerts = alerts;
+        this.links = links;
+    }
+
+    @Needs(Permission.SEE)
+    @PostMapping("/links/{id}/alert")
+    String ask(@PathVariable UUID id, @RequestParam(defaultValue = "") String mode, CurrentPerson person) {
+        if (links.find(id).isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        alerts.ask(id, person.id(), AlertMode.find(mode));
+        return "redirect:/links/" + id;
+    }
+}

@@ -1,0 +1,108 @@
+package wendo.app.issue.linklist;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import wendo.app.issue.links.LinkChange;
+import wendo.app.issue.links.LinkChanges;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Colleague;
+import wendo.app.platform.business.Business;
+import wendo.core.links.AddressRefused;
+import wendo.core.links.Tag;
+
+/** Reads what is to be done to many links. */
+@Component
+class ChangeForm {
+    private final LinkSaving links;
+    private final Accounts accounts;
+
+    ChangeForm(LinkSaving links, Accounts accounts) {
+        this.links = links;
+        this.accounts = accounts;
+    }
+
+    /** As typed; {@code what} names the button that was pressed. */
+    record Typed(String what, String label, String owner, String address, String reason) {
+        Typed {
+            label = label.strip();
+            reason = reason.strip();
+        }
+    }
+
+    /** Either a change and what it is called, or what is wrong with it. */
+    record Read(Optional<LinkChange> change, String said, String fault) {
+        static Read refused(String fault) {
+            return new Read(Optional.empty(), "", fault);
+        }
+
+        static Read of(LinkChange change, String said) {
+            return new Read(Optional.of(change), said, "");
+        }
+    }
+
+    Read read(Typed typed, int links, Business business) {
+        if (links == 0) {
+            return Read.refused("Tick the links that are meant first.");
+        }
+        if (links > LinkChanges.MOST_LINKS) {
+            return Read.refused(
+                    "At most %d links are changed at once; narrow the list.".formatted(LinkChanges.MOST_LINKS));
+        }
+        return switch (typed.what()) {
+            case "archive" -> Read.of(new LinkChange.Archive(true), "Archived");
+            case "restore" -> Read.of(new LinkChange.Archive(false), "Taken out of the archive");
+            case "label", "unlabel" -> label(typed);
+            case "owner" -> owner(typed.owner());
+            case "lead" -> lead(typed, business);
+            default -> Read.refused("Choose what is to be done with them.");
+        };
+    }
+
+    private Read label(Typed typed) {
+        if (!Tag.isPossible(typed.label())
+                || typed.label().length() > LinkSaving.MAX_LABEL
+                || typed.label().matches(".*[,;].*")) {
+            return Read.refused("A label has 1 to %d characters, letters or digits among them, and no commas."
+                    .formatted(LinkSaving.MAX_LABEL));
+        }
+        Tag tag = Tag.of(typed.label());
+        String label = links.labelsInUse().stream()
+                .filter(known -> Tag.of(known).equals(tag))
+                .findFirst()
+                .orElse(typed.label());
+        boolean isPut = typed.what().equals("label");
+        return Read.of(
+                new LinkChange.Label(label, isPut),
+                (isPut ? "Labelled “%s”" : "Label “%s” taken off").formatted(label));
+    }
+
+    private Read owner(String id) {
+        if (id.isEmpty()) {
+            return Read.of(new LinkChange.GiveTo(Optional.empty()), "Left without an owner");
+        }
+        List<Colleague> all = accounts.colleagues();
+        return all.stream()
+                .filter(one -> one.id().toString().equals(id))
+                .findFirst()
+                .map(one -> Read.of(new LinkChange.GiveTo(Optional.of(one.id())), "Given to " + one.name()))
+                .orElse(Read.refused("Nobody here is called that."));
+    }
+
+    private Read lead(Typed typed, Business business) {
+        if (typed.reason().length() > LinkSaving.MAX_REASON) {
+            return Read.refused("A reason may have %d characters; this one has %d."
+                    .formatted(LinkSaving.MAX_REASON, typed.reason().length()));
+        }
+        try {
+            var address = links.check(typed.address(), business);
+            String shown = address.toString();
+            return Read.of(
+                    new LinkChange.LeadTo(address, typed.reason()),
+                    "Led to " + (shown.length() <= 200 ? shown : shown.substring(0, 200) + "…"));
+        } catch (AddressRefused e) {
+            return Read.refused(String.valueOf(e.getMessage()));
+        }
+    }
+}

@@ -1,0 +1,119 @@
+package wendo.app.issue.linklist;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbons;
+import wendo.app.prepare.campaigns.Campaigns;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.links.Channel;
+
+/** The list of links, and the filters that have names. */
+@Controller
+@RequestMapping("/links")
+class ListController {
+    private static final int MAX_PAGE = 1_000_000;
+
+    private final ListQueries queries;
+    private final SavedFilters saved;
+    private final LinkSaving links;
+    private final Sources sources;
+    private final Campaigns campaigns;
+    private final Accounts accounts;
+    private final Ribbons ribbons;
+
+    ListController(
+            ListQueries queries,
+            SavedFilters saved,
+            LinkSaving links,
+            Sources sources,
+            Campaigns campaigns,
+            Accounts accounts,
+            Ribbons ribbons) {
+        this.queries = queries;
+        this.saved = saved;
+        this.links = links;
+        this.sources = sources;
+        this.campaigns = campaigns;
+        this.accounts = accounts;
+        this.ribbons = ribbons;
+    }
+
+    @GetMapping
+    ModelAndView list(
+            @RequestParam(name = "page", defaultValue = "1") String page,
+            PeriodChoice choice,
+            Business business,
+            HttpServletRequest request) {
+        LinkFilter filter = LinkFilter.of(
+                name -> Optional.ofNullable(request.getParameter(name)).orElse(""));
+        int wanted = page.matches("\\d{1,6}") ? Math.max(1, Math.min(MAX_PAGE, Integer.parseInt(page))) : 1;
+        return show(filter, wanted, choice, business);
+    }
+
+    private ModelAndView show(LinkFilter filter, int page, PeriodChoice choice, Business business) {
+        ListQueries.Listed listed = queries.list(filter, page, choice.period());
+        if (listed.rows().isEmpty() && page > 1) {
+            listed = queries.list(filter, 1, choice.period());
+        }
+        String query = filter.query();
+        return new ModelAndView("issue/linklist/list")
+                .addObject("filter", filter)
+                .addObject("words", queries.words(filter))
+                .addObject("keep", query.isEmpty() ? "" : "&" + query)
+                .addObject("saved", saved.list())
+                .addObject("choice", choice)
+                .addObject("ribbon", ribbons.draw(choice))
+                .addObject("listed", listed)
+                .addObject("sources", sources.list())
+                .addObject("campaigns", campaigns.list())
+                .addObject("colleagues", accounts.colleagues())
+                .addObject("channels", Channel.values())
+                .addObject("labels", links.labelsInUse())
+                .addObject("sorts", LinkFilter.Sort.values())
+                .addObject("groups", LinkFilter.Group.values());
+    }
+
+    @Needs(Permission.ISSUE)
+    @PostMapping("/filters")
+    ModelAndView save(
+            @RequestParam String name,
+            @RequestParam String query,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person) {
+        LinkFilter filter = LinkFilter.ofQuery(query);
+        if (name.isBlank() || name.strip().length() > SavedFilters.MAX_NAME) {
+            return InvalidForm.of(show(filter, 1, choice, business))
+                    .addObject("filterName", name)
+                    .addObject("filterFault", "Give it a name of 1 to %d characters.".formatted(SavedFilters.MAX_NAME));
+        }
+        saved.save(name.strip(), filter, person.name());
+        return new ModelAndView("redirect:/links?" + filter.query());
+    }
+
+    @Needs(Permission.ISSUE)
+    @PostMapping("/filters/{id}/remove")
+    String remove(@PathVariable UUID id, RedirectAttributes notes) {
+        saved.remove(id);
+        notes.addFlashAttribute("said", List.of("The filter's name is gone; its links are all there."));
+        return "redirect:/links";
+    }
+}

@@ -1,0 +1,166 @@
+package wendo.app.issue.links;
+
+import java.time.LocalDate;
+import java.time.chrono.IsoChronology;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeFormatterBuilder;
+import java.time.format.DateTimeParseException;
+import java.time.format.FormatStyle;
+import java.time.format.ResolverStyle;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import wendo.app.platform.accounts.Colleague;
+import wendo.app.prepare.destinations.Destinations;
+import wendo.core.links.AddressRefused;
+import wendo.core.links.Tag;
+import wendo.core.links.WebAddress;
+
+/** Checks what is said of a link beyond what it is. */
+final class TermRules {
+    static final int MAX_NOTE = 1000;
+    static final int MAX_LABEL = 40;
+    static final int MAX_LABELS = 10;
+    static final int MAX_DISCLOSURE = 300;
+
+    private final IssueSetting setting;
+
+    /** The terms, with all that is wrong with them. */
+    record Judged(CheckedTerms terms, List<IssueFault> faults) {}
+
+    TermRules(IssueSetting setting) {
+        this.setting = setting;
+    }
+
+    Judged check(LinkTerms typed) {
+        List<IssueFault> faults = new ArrayList<>();
+        tooLong("note", "A note", typed.note(), MAX_NOTE).ifPresent(faults::add);
+        tooLong("disclosure", "A disclosure", typed.disclosure(), MAX_DISCLOSURE)
+                .ifPresent(faults::add);
+        Optional<LocalDate> first = day("firstDay", typed.firstDay(), faults);
+        Optional<LocalDate> last = day("lastDay", typed.lastDay(), faults);
+        if (first.isPresent() && last.isPresent() && last.get().isBefore(first.get())) {
+            faults.add(new IssueFault("lastDay", "The last day lies before the first."));
+        }
+        boolean hasDays = !typed.firstDay().isEmpty() || !typed.lastDay().isEmpty();
+        CheckedTerms terms = new CheckedTerms(
+                typed.note(),
+                owner(typed.owner(), faults),
+                labels(typed.labels(), faults),
+                first,
+                last,
+                outside(typed.outside(), hasDays, faults),
+                typed.isPaid(),
+                typed.disclosure());
+        if (typed.isPaid() && typed.disclosure().isBlank()) {
+            faults.add(new IssueFault(
+                    "disclosure", "Say what stands beside a paid link, such as \"Advertisement\" or \"Paid link\"."));
+        }
+        return new Judged(terms, faults);
+    }
+
+    private static Optional<IssueFault> tooLong(String field, String what, String text, int most) {
+        return text.length() <= most
+                ? Optional.empty()
+                : Optional.of(new IssueFault(
+                        field, "%s may have %d characters; this one has %d.".formatted(what, most, text.length())));
+    }
+
+    private Optional<LocalDate> day(String field, String text, List<IssueFault> faults) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<LocalDate> day = readDay(text, setting.business().locale());
+        if (day.isEmpty() || day.get().getYear() < 2000 || day.get().getYear() > 2199) {
+            faults.add(new IssueFault(
+                    field,
+                    "\"%s\" is not a day. Write it like %s."
+                            .formatted(
+                                    shortened(text),
+                                    LocalDate.of(2026, 12, 31)
+                                            .format(shortDay(setting.business().locale())))));
+            return Optional.empty();
+        }
+        return day;
+    }
+
+    /** A day as the standard writes it (ISO 8601), or as people of this locale do. */
+    static Optional<LocalDate> readDay(String text, Locale locale) {
+        for (DateTimeFormatter format : List.of(DateTimeFormatter.ISO_LOCAL_DATE, shortDay(locale))) {
+            try {
+                return Optional.of(LocalDate.parse(text.strip(), format));
+            } catch (DateTimeParseException e) {
+                continue;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static DateTimeFormatter shortDay(Locale locale) {
+        String pattern = DateTimeFormatterBuilder.getLocalizedDateTimePattern(
+                        FormatStyle.SHORT, null, IsoChronology.INSTANCE, locale)
+                .replaceFirst("y+", "uuuu")
+                .replaceFirst("M+", "M")
+                .replaceFirst("d+", "d");
+        return DateTimeFormatter.ofPattern(pattern, locale).withResolverStyle(ResolverStyle.STRICT);
+    }
+
+    private Optional<UUID> owner(String text, List<IssueFault> faults) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<UUID> found = setting.colleagues().stream()
+                .filter(person -> person.isCalled(text))
+                .map(Colleague::id)
+                .findFirst();
+        if (found.isEmpty()) {
+            faults.add(new IssueFault("owner", "Nobody here is called \"%s\".".formatted(shortened(text))));
+        }
+        return found;
+    }
+
+    /** Two spellings of one label are one label: the one in use. */
+    private List<String> labels(String text, List<IssueFault> faults) {
+        List<String> labels = Arrays.stream(text.split("[,;]", -1))
+                .map(String::strip)
+                .filter(Tag::isPossible)
+                .map(label -> setting.labels().getOrDefault(Tag.of(label).value(), label))
+                .distinct()
+                .toList();
+        labels.stream()
+                .filter(label -> label.length() > MAX_LABEL)
+                .findFirst()
+                .ifPresent(label -> faults.add(new IssueFault(
+                        "labels",
+                        "A label may have %d characters; \"%s\" has %d."
+                                .formatted(MAX_LABEL, shortened(label), label.length()))));
+        if (labels.size() > MAX_LABELS) {
+            faults.add(new IssueFault(
+                    "labels", "A link may have %d labels; these are %d.".formatted(MAX_LABELS, labels.size())));
+        }
+        return labels;
+    }
+
+    private Optional<WebAddress> outside(String text, boolean hasDays, List<IssueFault> faults) {
+        if (!hasDays || text.isEmpty()) {
+            if (hasDays) {
+                faults.add(new IssueFault(
+                        "outside", "Say where the link leads outside of its days: a printed link never dies."));
+            }
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Destinations.check(text, setting.business(), setting.linkHosts()));
+        } catch (AddressRefused e) {
+            faults.add(new IssueFault("outside", String.valueOf(e.getMessage())));
+            return Optional.empty();
+        }
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 40 ? text : text.substring(0, 40) + "…";
+    }
+}

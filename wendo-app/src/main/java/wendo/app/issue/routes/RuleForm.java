@@ -1,0 +1,112 @@
+package wendo.app.issue.routes;
+
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.util.MultiValueMap;
+import wendo.core.links.Conditions;
+import wendo.core.links.Device;
+
+/** A rule as typed. */
+record RuleForm(
+        String firstDay,
+        String lastDay,
+        List<String> weekdays,
+        String from,
+        String until,
+        String countries,
+        List<String> devices,
+        String languages,
+        String address) {
+
+    static RuleForm empty() {
+        return new RuleForm("", "", List.of(), "", "", "", List.of(), "", "");
+    }
+
+    static RuleForm of(MultiValueMap<String, String> typed) {
+        return new RuleForm(
+                first(typed, "firstDay"),
+                first(typed, "lastDay"),
+                typed.getOrDefault("weekday", List.of()),
+                first(typed, "from"),
+                first(typed, "until"),
+                first(typed, "countries"),
+                typed.getOrDefault("device", List.of()),
+                first(typed, "languages"),
+                first(typed, "address"));
+    }
+
+    private static String first(MultiValueMap<String, String> typed, String name) {
+        String value = typed.getFirst(name);
+        return value == null ? "" : value.strip();
+    }
+
+    /** The conditions, or empty with what is wrong noted by field. */
+    Optional<Conditions> read(Locale locale, Map<String, String> faults) {
+        Map<String, String> found = new HashMap<>();
+        Optional<LocalDate> first = one("firstDay", firstDay, LocalDate::parse, "a day", found);
+        Optional<LocalDate> last = one("lastDay", lastDay, LocalDate::parse, "a day", found);
+        Optional<LocalTime> begin = one("from", from, LocalTime::parse, "a time of day, like 09:30", found);
+        Optional<LocalTime> end = one("until", until, LocalTime::parse, "a time of day, like 17:00", found);
+        if (from.isEmpty() != until.isEmpty()) {
+            found.put("until", "Give both times, or neither.");
+        }
+        Set<String> inCountries = names("countries", countries, Named.countries(locale), found);
+        Set<String> inLanguages = names("languages", languages, Named.languages(locale), found);
+        faults.putAll(found);
+        if (!found.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(new Conditions(
+                    first,
+                    last,
+                    among(DayOfWeek.values(), weekdays),
+                    begin.map(time -> new Conditions.Hours(time, end.orElseThrow())),
+                    inCountries,
+                    among(Device.values(), devices),
+                    inLanguages));
+        } catch (IllegalArgumentException e) {
+            faults.put("rule", String.valueOf(e.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    private static <T> Optional<T> one(
+            String field, String text, Function<String, T> parse, String what, Map<String, String> faults) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(parse.apply(text));
+        } catch (DateTimeParseException e) {
+            faults.put(field, "This is not " + what + ".");
+            return Optional.empty();
+        }
+    }
+
+    private static Set<String> names(String field, String text, Named named, Map<String, String> faults) {
+        try {
+            return named.read(text);
+        } catch (IllegalArgumentException e) {
+            faults.put(field, String.valueOf(e.getMessage()));
+            return Set.of();
+        }
+    }
+
+    private static <E extends Enum<E>> Set<E> among(E[] all, List<String> chosen) {
+        return Arrays.stream(all)
+                .filter(value -> chosen.contains(value.name().toLowerCase(Locale.ROOT)))
+                .collect(Collectors.toSet());
+    }
+}

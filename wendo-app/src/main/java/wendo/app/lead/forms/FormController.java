@@ -1,0 +1,121 @@
+package wendo.app.lead.forms;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkHosts;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.business.UniqueKey;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.InvalidForm;
+
+/** The entry forms of a business, and one of them. */
+@Needs(Permission.SET_UP)
+@Controller
+@RequestMapping("/setup/forms")
+class FormController {
+    private final Forms forms;
+    private final LinkHosts hosts;
+
+    FormController(Forms forms, LinkHosts hosts) {
+        this.forms = forms;
+        this.hosts = hosts;
+    }
+
+    @GetMapping
+    ModelAndView list() {
+        return new ModelAndView("lead/forms/list").addObject("forms", forms.list());
+    }
+
+    @GetMapping("/new")
+    ModelAndView fresh() {
+        return page(Optional.empty(), EntryForm.fresh(), Map.of());
+    }
+
+    @PostMapping("/new")
+    ModelAndView add(@RequestParam Map<String, String> typed, CurrentPerson person) {
+        EntryFormForm form = EntryFormForm.of(typed);
+        return save(Optional.empty(), form, () -> forms.add(form.form(), person.name()));
+    }
+
+    private ModelAndView save(Optional<UUID> id, EntryFormForm form, Supplier<UUID> saving) {
+        if (!form.faults().isEmpty()) {
+            return InvalidForm.of(page(id, form.form(), form.faults()));
+        }
+        return UniqueKey.stored(saving)
+                .map(saved -> new ModelAndView("redirect:/setup/forms/" + saved))
+                .orElseGet(
+                        () -> InvalidForm.of(page(id, form.form(), Map.of("name", "There is a form of this name."))));
+    }
+
+    @GetMapping("/{id}")
+    ModelAndView one(@PathVariable UUID id) {
+        return page(Optional.of(id), find(id).form(), Map.of());
+    }
+
+    @PostMapping("/{id}")
+    ModelAndView change(@PathVariable UUID id, @RequestParam Map<String, String> typed) {
+        find(id);
+        EntryFormForm form = EntryFormForm.of(typed);
+        EditedVersion edited = EditedVersion.of(typed.getOrDefault("version", ""));
+        try {
+            return save(Optional.of(id), form, () -> {
+                forms.change(id, edited, form.form());
+                return id;
+            });
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks =
+                    EditConflict.marks(EntryFormForm.fields(form.form()), EntryFormForm.fields(find(id).form()));
+            return EditConflict.of(page(Optional.of(id), form.form(), marks), "/setup/forms/" + id);
+        }
+    }
+
+    @PostMapping("/{id}/archive")
+    String archive(@PathVariable UUID id, @RequestParam boolean away) {
+        find(id);
+        forms.archive(id, away);
+        return "redirect:/setup/forms";
+    }
+
+    private Forms.Stored find(UUID id) {
+        return forms.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView page(Optional<UUID> id, EntryForm form, Map<String, String> faults) {
+        return new ModelAndView("lead/forms/page")
+                .addObject("id", id)
+                .addObject("version", id.map(one -> find(one).version()).orElse(0))
+                .addObject(
+                        "isArchived",
+                        forms.list().stream()
+                                .anyMatch(one -> one.isArchived()
+                                        && id.filter(one.id()::equals).isPresent()))
+                .addObject(
+                        "address",
+                        id.map(one -> hosts.defaultHost().origin() + "/t/forms/" + one)
+                                .orElse(""))
+                .addObject("form", form)
+                .addObject("fields", FormField.values())
+                .addObject("purposes", Purpose.values())
+                .addObject("accents", EntryForm.ACCENTS)
+                .addObject("asks", List.of("off", "asked", "needed"))
+                .addObject("consentPurposes", ConsentPurpose.values())
+                .addObject("faults", faults);
+    }
+}

@@ -1,0 +1,95 @@
+package wendo.app.lead.forms;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+import wendo.app.place.codes.Marks;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
+
+/** The pages of an entry form as everybody sees them, in the business's language, under its name and mark. */
+@Component
+class FormView {
+    private static final Logger LOG = LoggerFactory.getLogger(FormView.class);
+
+    private final Businesses businesses;
+    private final Marks marks;
+
+    FormView(Businesses businesses, Marks marks) {
+        this.businesses = businesses;
+        this.marks = marks;
+    }
+
+    /** @param skipTo where a visitor may go on to without filling it in; empty if nowhere */
+    ModelAndView form(Filled filled, Map<String, String> faults, String once, Optional<String> skipTo) {
+        Map<FormField, Boolean> needed = new LinkedHashMap<>();
+        filled.form().shown().forEach(field -> needed.put(field, filled.isNeeded(field)));
+        ModelAndView page = within(new ModelAndView("lead/forms/open"))
+                .addObject("form", filled.form())
+                .addObject("typed", filled.typed())
+                .addObject("needed", needed)
+                .addObject("faults", faults)
+                .addObject("once", once)
+                .addObject("maySkip", skipTo.isPresent())
+                .addObject("skipTo", skipTo.orElse(""));
+        if (!faults.isEmpty()) {
+            page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+        }
+        return page;
+    }
+
+    /** @param onward where it goes on to; empty text for nowhere */
+    ModelAndView done(EntryForm form, String onward) {
+        return within(new ModelAndView("lead/forms/open-done"))
+                .addObject("form", form)
+                .addObject("onward", onward);
+    }
+
+    private ModelAndView within(ModelAndView page) {
+        Business business = businesses.current();
+        String mark = marks.isThere()
+                ? ServletUriComponentsBuilder.fromCurrentContextPath()
+                        .path("/t/mark/{site}.png")
+                        .buildAndExpand(business.siteKey())
+                        .toUriString()
+                : "";
+        return page.addObject("business", business.name())
+                .addObject("mark", mark)
+                .addObject("language", business.locale().getLanguage());
+    }
+
+    static ModelAndView over() {
+        ModelAndView page = new ModelAndView("lead/forms/open-over");
+        page.setStatus(HttpStatus.NOT_FOUND);
+        return page;
+    }
+
+    /** The page, or, while the database is away, how to go on all the same. */
+    static ModelAndView orLater(Supplier<ModelAndView> page, String onward) {
+        try {
+            return page.get();
+        } catch (DataAccessException | TransactionException e) {
+            LOG.warn("A form that was filled in could not be kept: {}", e.getMessage());
+            ModelAndView later = new ModelAndView("lead/forms/open-later").addObject("onward", onward);
+            later.setStatus(HttpStatus.SERVICE_UNAVAILABLE);
+            return later;
+        }
+    }
+
+    /** What stands in the address of a form is nobody else's business. */
+    static void leaveNoTraces(HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        response.setHeader("Referrer-Policy", "no-referrer");
+        response.setHeader("X-Robots-Tag", "noindex");
+    }
+}

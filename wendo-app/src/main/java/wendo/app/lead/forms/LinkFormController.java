@@ -1,0 +1,106 @@
+package wendo.app.lead.forms;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.InvalidForm;
+
+/** Whether, when and how strictly a link shows an entry form. */
+@Controller
+@RequestMapping("/links/{id}/form")
+class LinkFormController {
+    private static final int MAX_LOOKS = 20;
+    private static final List<String> SHOWS = List.of("never", "first", "after", "own");
+
+    private final Forms forms;
+    private final LinkSaving links;
+
+    LinkFormController(Forms forms, LinkSaving links) {
+        this.forms = forms;
+        this.links = links;
+    }
+
+    /** As typed. */
+    record Typed(String form, String shows, String looks, String strictness) {
+        static Typed of(Forms.Shown shown) {
+            return new Typed(
+                    shown.form().map(UUID::toString).orElse(""),
+                    shown.shows(),
+                    String.valueOf(shown.looks()),
+                    shown.strictness().key());
+        }
+    }
+
+    @GetMapping
+    ModelAndView page(@PathVariable UUID id) {
+        return page(find(id), Typed.of(forms.of(id)), Map.of());
+    }
+
+    private ModelAndView page(LinkListed link, Typed typed, Map<String, String> faults) {
+        return new ModelAndView("lead/forms/link")
+                .addObject("link", link)
+                .addObject(
+                        "forms",
+                        forms.list().stream().filter(form -> !form.isArchived()).toList())
+                .addObject("strictnesses", Strictness.values())
+                .addObject("typed", typed)
+                .addObject("faults", faults);
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping
+    ModelAndView keep(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String form,
+            @RequestParam(defaultValue = "") String shows,
+            @RequestParam(defaultValue = "") String looks,
+            @RequestParam(defaultValue = "") String strictness) {
+        LinkListed link = find(id);
+        Typed typed = new Typed(form, shows, looks, strictness);
+        Map<String, String> faults = new LinkedHashMap<>();
+        Optional<UUID> chosen = forms.list().stream()
+                .filter(one -> one.id().toString().equals(form) && !one.isArchived())
+                .map(Forms.Listed::id)
+                .findFirst();
+        if (!SHOWS.contains(shows)) {
+            faults.put("shows", "Choose when it is shown.");
+        } else if (chosen.isEmpty() && !shows.equals("never")) {
+            faults.put("form", "Choose the form.");
+        }
+        boolean isNumber = looks.strip().matches("\\d{1,2}");
+        int count = isNumber ? Integer.parseInt(looks.strip()) : 0;
+        if (shows.equals("after") && (count < 1 || count > MAX_LOOKS)) {
+            faults.put("looks", "A number of looks, 1 to %d.".formatted(MAX_LOOKS));
+        }
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(page(link, typed, faults));
+        }
+        if (chosen.isPresent()) {
+            forms.show(
+                    id,
+                    new Forms.Shown(chosen, shows, Math.max(1, Math.min(count, MAX_LOOKS)), Strictness.of(strictness)));
+        } else if (forms.of(id).form().isPresent()) {
+            forms.show(id, new Forms.Shown(forms.of(id).form(), "never", 3, Strictness.USUAL));
+        }
+        return new ModelAndView("redirect:/links/" + id + "/form");
+    }
+
+    private LinkListed find(UUID id) {
+        return links.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

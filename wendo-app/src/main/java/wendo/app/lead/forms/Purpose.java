@@ -1,0 +1,38 @@
+package wendo.app.lead.forms;
+
+import java.util.Arrays;
+import java.util.Optional;
+import wendo.core.outcomes.OutcomeKind;
+
+/** What a form is for, and what becomes of it when somebody fills it in. */
+enum Purpose {
+    ENQUIRY("enquiry", "Enquiry", OutcomeKind.LEAD),
+    BOOKING("booking", "Booking request", OutcomeKind.BOOKING),
+    SIGN_UP("sign-up", "Sign-up", OutcomeKind.LEAD);
+
+    private final String key;
+    private final String words;
+    private final OutcomeKind outcome;
+
+    Purpose(String key, String words, OutcomeKind outcome) {
+        this.key = key;
+        this.words = words;
+        this.outcome = outcome;
+    }
+
+    public String key() {
+        return key;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public OutcomeKind outcome() {
+        return outcome;
+    }
+
+    static Optional<Purpose> find(String key) {
+        return Arrays.stream(values()).filter(one -> one.key.equals(key)).findFirst();
+    }
+}

@@ -1,0 +1,18 @@
+/** Entry forms: hosted here for a business, shown before what a link leads to or on a page of their own. */
+@ApplicationModule(
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.business",
+            "platform.consent",
+            "platform.site",
+            "issue.links",
+            "place.codes",
+            "visit.visits",
+            "outcome.networks",
+            "outcome.outcomes"
+        })
+@NullMarked
+package wendo.app.lead.forms;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

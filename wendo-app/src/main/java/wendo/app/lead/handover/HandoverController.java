@@ -1,0 +1,165 @@
+package wendo.app.lead.handover;
+
+import java.time.DateTimeException;
+import java.time.LocalTime;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.InvalidForm;
+import wendo.core.handover.SendingHours;
+
+/** What happens to leads on arrival: the list, one handover, and the hours. */
+@Needs(Permission.SET_UP)
+@Controller
+@RequestMapping("/setup/handovers")
+class HandoverController {
+    private final Handovers handovers;
+    private final Rounds rounds;
+    private final Plans plans;
+    private final Accounts accounts;
+    private final Businesses businesses;
+
+    HandoverController(Handovers handovers, Rounds rounds, Plans plans, Accounts accounts, Businesses businesses) {
+        this.handovers = handovers;
+        this.rounds = rounds;
+        this.plans = plans;
+        this.accounts = accounts;
+        this.businesses = businesses;
+    }
+
+    @GetMapping
+    ModelAndView list(Business business, CurrentPerson person) {
+        SendingHours hours = businesses.sendingHours();
+        return list(
+                Map.of(
+                        "cutOff",
+                        hours.cutOff().toString(),
+                        "quietFrom",
+                        hours.quietFrom().toString(),
+                        "quietUntil",
+                        hours.quietUntil().toString()),
+                Map.of(),
+                business,
+                person);
+    }
+
+    private ModelAndView list(
+            Map<String, String> hours, Map<String, String> faults, Business business, CurrentPerson person) {
+        return new ModelAndView("lead/handover/list")
+                .addObject("handovers", handovers.list())
+                .addObject("all", business.id().value())
+                .addObject("rounds", rounds.list())
+                .addObject("plans", plans.list())
+                .addObject("people", accounts.colleagues())
+                .addObject("hours", hours)
+                .addObject("faults", faults)
+                .addObject("maySetUp", person.role().maySetUp());
+    }
+
+    @PostMapping("/hours")
+    ModelAndView changeHours(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        try {
+            businesses.changeSendingHours(new SendingHours(
+                    LocalTime.parse(typed.getOrDefault("cutOff", "")),
+                    LocalTime.parse(typed.getOrDefault("quietFrom", "")),
+                    LocalTime.parse(typed.getOrDefault("quietUntil", "")),
+                    business.zone()));
+            return new ModelAndView("redirect:/setup/handovers");
+        } catch (DateTimeException e) {
+            return InvalidForm.of(list(typed, Map.of("hours", "Write times like 17:00."), business, person));
+        }
+    }
+
+    @GetMapping("/{reach}/{id}")
+    ModelAndView one(@PathVariable String reach, @PathVariable UUID id, CurrentPerson person) {
+        Reach what = reach(reach);
+        Handover stored =
+                handovers.find(what, id).map(Handovers.Stored::handover).orElse(Handover.usual());
+        return page(what, id, stored, Map.of(), person);
+    }
+
+    private String mustExist(Reach reach, UUID id) {
+        return handovers.nameOf(reach, id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView page(
+            Reach reach, UUID id, Handover handover, Map<String, String> faults, CurrentPerson person) {
+        String name = mustExist(reach, id);
+        Optional<Handovers.Stored> stored = handovers.find(reach, id);
+        return new ModelAndView("lead/handover/page")
+                .addObject("version", stored.map(Handovers.Stored::version).orElse(0))
+                .addObject("reach", reach)
+                .addObject("id", id)
+                .addObject("name", name)
+                .addObject("handover", handover)
+                .addObject("people", accounts.colleagues())
+                .addObject("rounds", rounds.list())
+                .addObject("plans", plans.list())
+                .addObject("fields", HandoverForm.FIELDS)
+                .addObject("faults", faults)
+                .addObject("isKept", stored.isPresent())
+                .addObject("maySetUp", person.role().maySetUp());
+    }
+
+    @PostMapping("/{reach}/{id}")
+    ModelAndView save(
+            @PathVariable String reach,
+            @PathVariable UUID id,
+            @RequestParam Map<String, String> typed,
+            CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        Reach what = reach(reach);
+        HandoverForm read = HandoverForm.of(typed, accounts.colleagues(), rounds.list(), plans.list());
+        mustExist(what, id);
+        if (!read.faults().isEmpty()) {
+            return InvalidForm.of(page(what, id, read.handover(), read.faults(), person));
+        }
+        try {
+            handovers.save(what, id, EditedVersion.of(typed.getOrDefault("version", "")), read.handover());
+        } catch (OptimisticLockingFailureException e) {
+            Handover theirs =
+                    handovers.find(what, id).map(Handovers.Stored::handover).orElse(Handover.usual());
+            Map<String, String> marks =
+                    EditConflict.marks(HandoverForm.fields(read.handover()), HandoverForm.fields(theirs));
+            return EditConflict.of(
+                    page(what, id, read.handover(), marks, person), "/setup/handovers/%s/%s".formatted(what.key(), id));
+        }
+        return new ModelAndView(back(what, id));
+    }
+
+    @PostMapping("/{reach}/{id}/remove")
+    String remove(@PathVariable String reach, @PathVariable UUID id, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        Reach what = reach(reach);
+        handovers.remove(what, id);
+        return back(what, id);
+    }
+
+    /** A link's handover is set from the link's page, and leads back there. */
+    private static String back(Reach reach, UUID id) {
+        return reach == Reach.LINK ? "redirect:/links/" + id : "redirect:/setup/handovers";
+    }
+
+    private static Reach reach(String key) {
+        return Reach.find(key).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

@@ -1,0 +1,121 @@
+package wendo.app.lead.handover;
+
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import wendo.app.platform.accounts.Colleague;
+import wendo.app.platform.site.InvalidForm;
+import wendo.core.media.EmailAddress;
+import wendo.core.media.MergeText;
+
+/** A handover as typed, with what is wrong. */
+record HandoverForm(Handover handover, Map<String, String> faults) {
+    /** What notes and messages may name. */
+    static final List<String> FIELDS = List.of(
+            "name",
+            "first name",
+            "email",
+            "phone",
+            "items",
+            "message",
+            "source",
+            "campaign",
+            "link",
+            "owner",
+            "business");
+
+    /** What people leave out. */
+    private static final Set<String> OFTEN_EMPTY = Set.of("name", "first name", "items");
+
+    private static final Set<String> OWNERS = Set.of("issuer", "person", "round", "none");
+    private static final int MAX_LABELS = 10;
+
+    static HandoverForm of(
+            Map<String, String> typed, List<Colleague> people, List<Rounds.Listed> rounds, List<Plans.Plan> plans) {
+        Map<String, String> faults = new LinkedHashMap<>();
+        String ownerIs = typed.getOrDefault("ownerIs", "");
+        Optional<UUID> person =
+                chosen(typed, "person", people.stream().map(Colleague::id).toList());
+        Optional<UUID> round =
+                chosen(typed, "round", rounds.stream().map(Rounds.Listed::id).toList());
+        Optional<UUID> plan =
+                chosen(typed, "plan", plans.stream().map(Plans.Plan::id).toList());
+        if (!OWNERS.contains(ownerIs)) {
+            faults.put("ownerIs", "Choose who gets the lead.");
+        } else if (ownerIs.equals("person") && person.isEmpty()) {
+            faults.put("person", "Choose somebody who works here.");
+        } else if (ownerIs.equals("round") && round.isEmpty()) {
+            faults.put("round", "Choose a round; make one below first if there is none.");
+        }
+        String partner = typed.getOrDefault("partner", "").strip();
+        Optional<EmailAddress> shared = EmailAddress.find(partner);
+        if (!partner.isEmpty() && shared.isEmpty()) {
+            faults.put("partner", "This is no e-mail address.");
+        }
+        List<String> labels = Arrays.stream(typed.getOrDefault("labels", "").split(","))
+                .map(String::strip)
+                .filter(label -> !label.isEmpty())
+                .distinct()
+                .toList();
+        if (labels.size() > MAX_LABELS || labels.stream().anyMatch(label -> label.length() > 40)) {
+            faults.put("labels", "At most %d labels of 40 characters.".formatted(MAX_LABELS));
+        }
+        String note = typed.getOrDefault("note", "").strip();
+        InvalidForm.tooLong(faults, "note", note, 600);
+        unknownField(note).ifPresent(field -> faults.put("note", field));
+        return new HandoverForm(
+                new Handover(
+                        OWNERS.contains(ownerIs) ? ownerIs : "issuer",
+                        person,
+                        round,
+                        shared.map(EmailAddress::value).orElse(partner),
+                        labels,
+                        note,
+                        typed.getOrDefault("alerts", "").equals("yes"),
+                        plan),
+                faults);
+    }
+
+    private static Optional<UUID> chosen(Map<String, String> typed, String field, List<UUID> offered) {
+        return offered.stream()
+                .filter(one -> one.toString().equals(typed.getOrDefault(field, "")))
+                .findFirst();
+    }
+
+    /** What a customer reads must not have a hole in it: “asking about .” */
+    static Optional<String> missingFallback(String text) {
+        return new MergeText(text)
+                .withoutFallback().stream()
+                        .filter(OFTEN_EMPTY::contains)
+                        .findFirst()
+                        .map(field -> "{%s} can be empty. Write what stands there then, like {%s|%s}."
+                                .formatted(field, field, field.equals("items") ? "your plans" : "there"));
+    }
+
+    /** What is wrong with a text that names a field there is none of. */
+    static Optional<String> unknownField(String text) {
+        return new MergeText(text)
+                .fields().stream()
+                        .filter(field -> !FIELDS.contains(field))
+                        .findFirst()
+                        .map(field ->
+                                "There is no field {%s}. There are: %s.".formatted(field, String.join(", ", FIELDS)));
+    }
+
+    /** What a handover says, by the fields beside which faults stand. */
+    static Map<String, String> fields(Handover handover) {
+        return Map.of(
+                "ownerIs",
+                handover.ownerIs(),
+                "partner",
+                handover.partner(),
+                "labels",
+                handover.labelsTyped(),
+                "note",
+                handover.note());
+    }
+}

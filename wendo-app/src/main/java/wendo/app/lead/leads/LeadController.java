@@ -1,0 +1,222 @@
+package wendo.app.lead.leads;
+
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.outcome.outcomes.Outcomes;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Colleague;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.ConsentQueries;
+import wendo.app.platform.consent.ToldConsent;
+import wendo.app.platform.sending.Outbox;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.outcomes.OutcomeReport;
+
+/** The list of leads, and one lead. */
+@Needs(Permission.WORK_LEADS)
+@Controller
+@RequestMapping("/leads")
+class LeadController {
+    private static final int MAX_TASK = 400;
+
+    private final Leads leads;
+    private final LeadQueries queries;
+    private final Outbox outbox;
+    private final ConsentQueries consents;
+    private final Outcomes outcomes;
+    private final Accounts accounts;
+    private final Sources sources;
+    private final Clock clock;
+
+    LeadController(
+            Leads leads,
+            LeadQueries queries,
+            Outbox outbox,
+            ConsentQueries consents,
+            Outcomes outcomes,
+            Accounts accounts,
+            Sources sources,
+            Clock clock) {
+        this.leads = leads;
+        this.queries = queries;
+        this.outbox = outbox;
+        this.consents = consents;
+        this.outcomes = outcomes;
+        this.accounts = accounts;
+        this.sources = sources;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    ModelAndView list(@RequestParam Map<String, String> asked, CurrentPerson person) {
+        boolean seesAll = person.may(Permission.SEE_CONTACTS);
+        String page = asked.getOrDefault("page", "0");
+        int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
+        LeadFilter filter = LeadFilter.of(name -> asked.getOrDefault(name, ""));
+        return new ModelAndView("lead/leads/list")
+                .addObject("rows", queries.page(filter, person.id(), seesAll, clock.instant(), number))
+                .addObject("counts", queries.counts(person.id(), seesAll))
+                .addObject("filter", filter)
+                .addObject("stages", Stage.values())
+                .addObject("sources", sources.list())
+                .addObject("spans", LeadFilter.DAYS)
+                .addObject("page", number)
+                .addObject("pageSize", LeadQueries.PAGE);
+    }
+
+    @GetMapping("/{id}")
+    ModelAndView one(@PathVariable UUID id, CurrentPerson person) {
+        return page(find(id, person), Map.of(), Map.of());
+    }
+
+    private ModelAndView page(LeadQueries.Row lead, Map<String, String> typed, Map<String, String> faults) {
+        return new ModelAndView("lead/leads/page")
+                .addObject("lead", lead)
+                .addObject("stages", Stage.values())
+                .addObject("colleagues", accounts.colleagues())
+                .addObject("trail", queries.trail(lead.id()))
+                .addObject("messages", outbox.of(lead.id()))
+                .addObject("answers", outbox.answers(lead.id()))
+                .addObject(
+                        "optedOut",
+                        !lead.email().isEmpty() && outbox.isOptedOut(lead.email())
+                                || !lead.phone().isEmpty() && outbox.isOptedOut(lead.phone()))
+                .addObject("consents", consents.of(List.of(lead.email(), lead.phone())))
+                .addObject("tasks", queries.tasks(lead.id()))
+                .addObject("events", queries.events(lead.id()))
+                .addObject("form", StageForm.of(typed, lead))
+                .addObject("told", ToldConsent.of(typed))
+                .addObject("purposes", ConsentPurpose.values())
+                .addObject("typed", typed)
+                .addObject("faults", faults);
+    }
+
+    @PostMapping("/{id}/stage")
+    ModelAndView stage(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        LeadQueries.Row lead = find(id, person);
+        StageForm form = StageForm.of(typed, lead);
+        Map<String, String> faults = new HashMap<>(form.check(business));
+        Optional<OutcomeReport> became = form.report(lead, business, clock.instant(), faults);
+        if (became.flatMap(one -> outcomes.find(one.kind(), one.reference())).isPresent()) {
+            faults.put("reference", "There is a %s with this reference already.".formatted(form.becomes()));
+        }
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(page(lead, typed, faults));
+        }
+        if (became.isPresent()) {
+            leads.win(id, became.get(), person.name(), form.said());
+        } else {
+            leads.stage(id, form.stage(), form.quotedMinor(business), form.keptReason(), person.name(), form.said());
+        }
+        return back(id);
+    }
+
+    /** They agreed to something when somebody asked them. */
+    @PostMapping("/{id}/consent")
+    ModelAndView consent(@PathVariable UUID id, @RequestParam Map<String, String> typed, CurrentPerson person) {
+        LeadQueries.Row lead = find(id, person);
+        List<String> contacts = List.of(lead.email(), lead.phone());
+        ToldConsent told = ToldConsent.of(typed);
+        Map<String, String> faults = new HashMap<>();
+        if (told.purposes().isEmpty()) {
+            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+        }
+        told.check(contacts, faults);
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(page(lead, typed, faults));
+        }
+        outcomes.agreed(told, contacts, id, person.name());
+        return back(id);
+    }
+
+    @PostMapping("/{id}/owner")
+    ModelAndView own(@PathVariable UUID id, @RequestParam(defaultValue = "") String owner, CurrentPerson person) {
+        find(id, person);
+        Optional<Colleague> to = accounts.colleagues().stream()
+                .filter(one -> one.id().toString().equals(owner))
+                .findFirst();
+        if (!person.may(Permission.SEE_CONTACTS)
+                && to.filter(one -> !one.id().equals(person.id())).isPresent()) {
+            throw new ResponseStatusException(
+                    HttpStatus.FORBIDDEN,
+                    "Owners and managers assign leads to others. You can take this one yourself.");
+        }
+        String said = to.map(one -> "Given to " + one.name() + ".").orElse("Nobody has it now.");
+        leads.own(id, to.map(Colleague::id), person.name(), said);
+        return back(id);
+    }
+
+    /** They answered by another road: by phone, or by mail to a person's own mailbox. */
+    @PostMapping("/{id}/answered")
+    ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
+        find(id, person);
+        leads.note(id, person.name(), "They answered.");
+        leads.stop(id, "They answered.");
+        return back(id);
+    }
+
+    @PostMapping("/{id}/tasks")
+    ModelAndView addTask(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        LeadQueries.Row lead = find(id, person);
+        Map<String, String> faults = new HashMap<>();
+        String text = typed.getOrDefault("task", "").strip();
+        if (text.isEmpty()) {
+            faults.put("task", "Say what is to be done.");
+        }
+        InvalidForm.tooLong(faults, "task", text, MAX_TASK);
+        try {
+            LocalDateTime due = LocalDateTime.parse(typed.getOrDefault("due", ""));
+            if (faults.isEmpty() && due.getYear() >= 2000 && due.getYear() < 2200) {
+                leads.addTask(
+                        id, Optional.empty(), text, due.atZone(business.zone()).toInstant());
+                return back(id);
+            }
+            faults.putIfAbsent("due", "Choose a day and a time.");
+        } catch (DateTimeException e) {
+            faults.put("due", "Choose a day and a time.");
+        }
+        return InvalidForm.of(page(lead, typed, faults));
+    }
+
+    @PostMapping("/{id}/tasks/{task}")
+    ModelAndView finish(@PathVariable UUID id, @PathVariable UUID task, CurrentPerson person) {
+        find(id, person);
+        leads.finishTask(id, task, person.name());
+        return back(id);
+    }
+
+    private static ModelAndView back(UUID id) {
+        return new ModelAndView("redirect:/leads/" + id);
+    }
+
+    /** Staff work on their own leads and on nobody's; of others' they learn nothing. */
+    private LeadQueries.Row find(UUID id, CurrentPerson person) {
+        return queries.find(id)
+                .filter(lead -> person.may(Permission.SEE_CONTACTS)
+                        || lead.ownerId().isEmpty()
+                        || lead.ownerId().get().equals(person.id()))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

@@ -1,0 +1,17 @@
+package wendo.app.lead.leads;
+
+import jakarta.persistence.LockModeType;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface LeadRepository extends Repository<Lead, UUID> {
+    /** Of two who change it at once the second waits: what they do adds up. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select lead from Lead lead where lead.outcomeId = :outcome")
+    Optional<Lead> lock(UUID outcome);
+
+    void delete(Lead lead);
+}

@@ -1,0 +1,152 @@
+package wendo.app.linkhost.redirect;
+
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import wendo.app.issue.links.LinkDirectory;
+import wendo.app.outcome.networks.NetworkDirectory;
+import wendo.app.visit.visits.LoggedVisit;
+import wendo.app.visit.visits.ProofBook;
+import wendo.core.links.Circumstances;
+import wendo.core.links.Device;
+import wendo.core.links.Tagging;
+import wendo.core.links.Way;
+import wendo.core.visits.ClickId;
+
+/**
+ * Says what a link host answers, from memory: for a link a redirect to the stored address with a fresh click
+ * identifier. It knows no server and waits for nothing.
+ */
+@Component
+class LinkResponder {
+    private static final int MAX_READER = 400;
+
+    private final LinkDirectory directory;
+    private final NetworkDirectory networks;
+    private final Visitors visitors;
+    private final Countries countries;
+    private final Clock clock;
+    private final Unguessable random;
+
+    LinkResponder(
+            LinkDirectory directory,
+            NetworkDirectory networks,
+            Visitors visitors,
+            Countries countries,
+            Clock clock,
+            Unguessable random) {
+        this.directory = directory;
+        this.networks = networks;
+        this.visitors = visitors;
+        this.countries = countries;
+        this.clock = clock;
+        this.random = random;
+    }
+
+    LinkResponse to(LinkRequest asking) {
+        Optional<LinkDirectory.Host> host = directory.findHost(asking.host());
+        if (host.isEmpty() || asking.path().startsWith("/t/")) {
+            return new LinkResponse.NotOurs();
+        }
+        boolean asks = asking.method().equals("GET") || asking.method().equals("HEAD");
+        if (asks && asking.path().equals(LinkDirectory.PROOF_PATH)) {
+            return new LinkResponse.Host(host.get().id());
+        }
+        return (asks ? directory.find(host.get(), slug(asking.path())) : Optional.<LinkDirectory.Asked>empty())
+                .<LinkResponse>map(asked -> lead(asking, host.get(), asked))
+                .orElseGet(() -> new LinkResponse.DeadEnd(host.get().businessName()));
+    }
+
+    private static String slug(String path) {
+        int end = path.endsWith("/") && path.length() > 1 ? path.length() - 1 : path.length();
+        return path.isEmpty() ? "" : path.substring(1, end);
+    }
+
+    private LinkResponse lead(LinkRequest asking, LinkDirectory.Host host, LinkDirectory.Asked asked) {
+        LinkDirectory.Target target = asked.target();
+        ClickId click = ClickId.of(clock.instant(), random);
+        Visitors.Seen seen = visitors.see(asking, host.keepsCookie(), click.arrivedAt());
+        String country = countries.of(asking.address());
+        Device device = Device.of(asking.header("User-Agent"));
+        Way way = target.lead(
+                click.arrivedAt(),
+                (now, link) -> new Circumstances(
+                        now,
+                        country,
+                        device,
+                        Circumstances.languageOf(asking.header("Accept-Language")),
+                        seen.visitor(),
+                        link));
+        if (asking.method().equals("HEAD")) { // counts as nothing, and uses up no alias
+            return new LinkResponse.Redirect(
+                    Tagging.append(address(asking, target, way), ClickId.PARAMETER, click.toString()),
+                    Optional.empty(),
+                    "");
+        }
+        NetworkDirectory.Redirect led = networks.lead(target.business(), address(asking, target, way), click);
+        LoggedVisit visit = new LoggedVisit(
+                click,
+                target.business(),
+                target.link(),
+                target.source(),
+                way.destination(),
+                seen.visitor(),
+                asked.recipient(),
+                country,
+                device.key(),
+                Cookies.find(asking, ProofBook.COOKIE).orElse(""),
+                asking.header("User-Agent"),
+                purpose(asking),
+                asking.header("Referer"),
+                Circumstances.languageOf(asking.header("Accept-Language")),
+                led.alias());
+        return new LinkResponse.Redirect(led.address(), Optional.of(visit), seen.cookie());
+    }
+
+    private static String address(LinkRequest asking, LinkDirectory.Target target, Way way) {
+        if (target.asks()) {
+            return "%s?at=%s&to=%s"
+                    .formatted(
+                            LinkDirectory.FORM_PATH,
+                            URLEncoder.encode(slug(asking.path()), StandardCharsets.UTF_8),
+                            way.destination());
+        }
+        return target.subscribes()
+                ? findReader(asking.query())
+                        .map(reader -> optIn(target, reader))
+                        .orElse(way.address())
+                : way.address();
+    }
+
+    private static String purpose(LinkRequest asking) {
+        String modern = asking.header("Sec-Purpose");
+        return modern.isEmpty() ? asking.header("Purpose") : modern;
+    }
+
+    /** What is no proper escape, like a placeholder between percent signs, is taken as it stands. */
+    private static Optional<String> findReader(String query) {
+        return Arrays.stream(query.split("&", -1))
+                .filter(pair -> pair.startsWith(LinkDirectory.READER + "="))
+                .map(pair -> decoded(pair.substring(LinkDirectory.READER.length() + 1)))
+                .findFirst();
+    }
+
+    private static String decoded(String value) {
+        try {
+            return URLDecoder.decode(value, StandardCharsets.UTF_8);
+        } catch (IllegalArgumentException e) {
+            return value;
+        }
+    }
+
+    /** On this same host: a reader's address goes nowhere else. */
+    private static String optIn(LinkDirectory.Target target, String reader) {
+        String kept = reader.length() <= MAX_READER ? reader : "";
+        return "/t/opt-in/%s?%s=%s"
+                .formatted(target.link(), LinkDirectory.READER, URLEncoder.encode(kept, StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,25 @@
+package wendo.app.linkhost.redirect;
+
+import java.util.Optional;
+import java.util.UUID;
+import wendo.app.visit.visits.LoggedVisit;
+
+/** What a link host answers. */
+sealed interface LinkResponse {
+    /** No link host has this name, or the address is one of the public pages below {@code /t/}. */
+    record NotOurs() implements LinkResponse {}
+
+    /** Which link host this is. */
+    record Host(UUID id) implements LinkResponse {}
+
+    /** The address leads nowhere. */
+    record DeadEnd(String businessName) implements LinkResponse {}
+
+    /**
+     * Goes on to another address.
+     *
+     * @param visit what has to be on disk first; none for HEAD, which counts as nothing
+     * @param cookie the value of a Set-Cookie header; empty text if none is kept
+     */
+    record Redirect(String location, Optional<LoggedVisit> visit, String cookie) implements LinkResponse {}
+}

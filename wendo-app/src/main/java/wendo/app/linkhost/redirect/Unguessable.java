@@ -1,0 +1,32 @@
+package wendo.app.linkhost.redirect;
+
+import java.nio.ByteBuffer;
+import java.security.SecureRandom;
+import java.util.UUID;
+import java.util.random.RandomGenerator;
+import org.springframework.stereotype.Component;
+
+/** Random numbers that nobody can guess, drawn in portions for each thread: asking the system for each costs more. */
+@Component
+class Unguessable implements RandomGenerator {
+    private static final int PORTION = 4096;
+
+    private final SecureRandom source = new SecureRandom();
+    private final ThreadLocal<ByteBuffer> drawn =
+            ThreadLocal.withInitial(() -> ByteBuffer.allocate(PORTION).limit(0));
+
+    @Override
+    public long nextLong() {
+        ByteBuffer left = drawn.get();
+        if (left.remaining() < Long.BYTES) {
+            source.nextBytes(left.clear().array());
+        }
+        return left.getLong();
+    }
+
+    /** Version 4 of RFC 9562. */
+    UUID uuid() {
+        return new UUID(
+                (nextLong() & 0xffffffffffff0fffL) | 0x4000L, (nextLong() & 0x3fffffffffffffffL) | 0x8000000000000000L);
+    }
+}

@@ -1,0 +1,7 @@
+/** The link hosts' answers: redirects from memory, each once its visit is on disk. */
+@ApplicationModule(allowedDependencies = {"platform.site", "issue.links", "visit.visits", "outcome.networks"})
+@NullMarked
+package wendo.app.linkhost.redirect;
+
+import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

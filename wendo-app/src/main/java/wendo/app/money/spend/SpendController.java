@@ -1,0 +1,218 @@
+package wendo.app.money.spend;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbons;
+import wendo.app.prepare.campaigns.Campaigns;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.measure.Period;
+
+/** Entering what things cost, and putting it right. */
+@Needs(Permission.SET_UP)
+@Controller
+@RequestMapping("/spend")
+class SpendController {
+    /** A longer period has too many weeks to be read. */
+    private static final int MOST_DAYS_BY_WEEK = 371;
+
+    private final Spends spends;
+    private final SpendQueries queries;
+    private final Sources sources;
+    private final Campaigns campaigns;
+    private final Ribbons ribbons;
+    private final Clock clock;
+
+    SpendController(
+            Spends spends, SpendQueries queries, Sources sources, Campaigns campaigns, Ribbons ribbons, Clock clock) {
+        this.spends = spends;
+        this.queries = queries;
+        this.sources = sources;
+        this.campaigns = campaigns;
+        this.ribbons = ribbons;
+        this.clock = clock;
+    }
+
+    /** A week of the period: what fell in it, and what came. */
+    record Week(SpendQueries.Week came, long spendMinor) {}
+
+    @GetMapping
+    ModelAndView page(PeriodChoice choice, Business business) {
+        return page(SpendForm.empty(business.today(clock)), choice, business);
+    }
+
+    @PostMapping
+    ModelAndView enter(
+            @RequestParam Map<String, String> typed, PeriodChoice choice, Business business, CurrentPerson person) {
+        SpendForm.Checked checked =
+                SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
+        if (checked.cost().isEmpty()) {
+            return InvalidForm.of(page(checked.form(), choice, business));
+        }
+        spends.enter(checked.cost().get(), person.name());
+        return new ModelAndView("redirect:/spend?" + choice.query());
+    }
+
+    /** What it cost is known: nothing. */
+    @PostMapping("/nothing")
+    String nothing(@RequestParam UUID source, PeriodChoice choice, CurrentPerson person) {
+        SourceListed known = sources.find(source).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        spends.enter(Cost.nothing(known.id(), choice.period().startInclusive()), person.name());
+        return "redirect:/spend?" + choice.query();
+    }
+
+    @GetMapping("/{id}")
+    ModelAndView one(@PathVariable UUID id, PeriodChoice choice, Business business) {
+        SpendQueries.Row row = row(id, choice);
+        return one(row, SpendForm.of(row.cost(), business), choice);
+    }
+
+    @PostMapping("/{id}")
+    ModelAndView correct(
+            @PathVariable UUID id,
+            @RequestParam Map<String, String> typed,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person) {
+        SpendQueries.Row row = row(id, choice);
+        SpendForm.Checked checked =
+                SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
+        if (checked.cost().isEmpty()) {
+            return InvalidForm.of(one(row, checked.form(), choice));
+        }
+        try {
+            spends.correct(
+                    id,
+                    EditedVersion.of(typed.getOrDefault("version", "")),
+                    checked.cost().get(),
+                    new Spends.Said(said(row, business), person.name()));
+        } catch (OptimisticLockingFailureException e) {
+            SpendForm theirs = SpendForm.of(row.cost(), business);
+            Map<String, String> marks = EditConflict.marks(typed, theirs.typed());
+            return EditConflict.of(
+                    one(row, new SpendForm(checked.form().typed(), marks), choice),
+                    "/spend/%s?%s".formatted(id, choice.query()));
+        }
+        return new ModelAndView("redirect:/spend?" + choice.query());
+    }
+
+    @PostMapping("/{id}/remove")
+    String remove(@PathVariable UUID id, PeriodChoice choice, Business business, RedirectAttributes next) {
+        SpendQueries.Row row = row(id, choice);
+        if (!spends.remove(id)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        next.addFlashAttribute("removed", id.toString());
+        next.addFlashAttribute("removedSaid", said(row, business));
+        return "redirect:/spend?" + choice.query();
+    }
+
+    @PostMapping("/{id}/put-back")
+    String putBack(@PathVariable UUID id, PeriodChoice choice) {
+        if (!spends.putBack(id)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return "redirect:/spend?" + choice.query();
+    }
+
+    private SpendQueries.Row row(UUID id, PeriodChoice choice) {
+        return queries.find(id, choice.period()).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static String said(SpendQueries.Row row, Business business) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        return "%s for %s".formatted(CostWords.of(row.cost(), figures), row.name());
+    }
+
+    /** What a cost may be of, as the form names it. */
+    private Map<String, String> subjects() {
+        Map<String, String> subjects = new LinkedHashMap<>();
+        sources.list().forEach(source -> subjects.put("source:" + source.id(), source.name()));
+        campaigns
+                .list()
+                .forEach(campaign ->
+                        subjects.put("campaign:" + campaign.id(), "All of the campaign " + campaign.name()));
+        return subjects;
+    }
+
+    private ModelAndView one(SpendQueries.Row row, SpendForm form, PeriodChoice choice) {
+        return new ModelAndView("money/spend/one")
+                .addObject("row", row)
+                .addObject("version", spends.version(row.id()))
+                .addObject("form", form)
+                .addObject("subjects", subjects())
+                .addObject("ways", SpendWay.values())
+                .addObject("rules", SharedBy.values())
+                .addObject("corrections", queries.corrections(row.id()))
+                .addObject("choice", choice);
+    }
+
+    private ModelAndView page(SpendForm form, PeriodChoice choice, Business business) {
+        List<SpendQueries.Row> rows = queries.list(choice.period());
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        return new ModelAndView("money/spend/page")
+                .addObject("form", form)
+                .addObject("rows", rows)
+                .addObject(
+                        "said",
+                        rows.stream()
+                                .map(row -> CostWords.of(row.cost(), figures))
+                                .toList())
+                .addObject("subjects", subjects())
+                .addObject("ways", SpendWay.values())
+                .addObject("rules", SharedBy.values())
+                .addObject("missing", spends.missing(choice.period()))
+                .addObject("weeks", weeks(rows, choice.period(), business))
+                .addObject("sumMinor", sum(rows))
+                .addObject("choice", choice)
+                .addObject("ribbon", ribbons.draw(choice));
+    }
+
+    private List<Week> weeks(List<SpendQueries.Row> rows, Period period, Business business) {
+        if (period.days() > MOST_DAYS_BY_WEEK) {
+            return List.of();
+        }
+        boolean byVisits = rows.stream().anyMatch(row -> row.cost().way() == SpendWay.VISIT);
+        return queries.weeks(period, business.zone().getId()).stream()
+                .map(week -> {
+                    LocalDate end = week.first().plusDays(7);
+                    Period days =
+                            new Period(week.first(), end.isBefore(period.endExclusive()) ? end : period.endExclusive());
+                    return new Week(week, byVisits ? sum(queries.list(days)) : within(rows, days));
+                })
+                .toList();
+    }
+
+    private static long within(List<SpendQueries.Row> rows, Period days) {
+        return rows.stream().mapToLong(row -> row.cost().within(days, 0)).sum();
+    }
+
+    private static long sum(List<SpendQueries.Row> rows) {
+        return rows.stream().mapToLong(SpendQueries.Row::inPeriodMinor).sum();
+    }
+}

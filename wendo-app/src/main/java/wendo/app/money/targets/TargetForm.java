@@ -1,0 +1,71 @@
+package wendo.app.money.targets;
+
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.OptionalInt;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Amount;
+import wendo.core.outcomes.OutcomeKind;
+
+/** What was typed, by field: source, lead, booking, purchase, margin. */
+record TargetForm(Map<String, String> typed, Map<String, String> faults) {
+    TargetForm {
+        typed = Map.copyOf(typed);
+        faults = Map.copyOf(faults);
+    }
+
+    static TargetForm of(String source, Target target, Business business) {
+        Map<String, String> typed = new HashMap<>();
+        typed.put("source", source);
+        target.ceilingMinor()
+                .forEach((kind, minor) ->
+                        typed.put(kind.key(), Amount.typed(minor, business.currency(), business.locale())));
+        target.marginPercent().ifPresent(margin -> typed.put("margin", String.valueOf(margin)));
+        return new TargetForm(typed, Map.of());
+    }
+
+    /** What was typed and what is wrong with it; the target is only right without faults. */
+    record Checked(TargetForm form, Target target) {}
+
+    static Checked check(Map<String, String> typed, Business business) {
+        Map<String, String> faults = new HashMap<>();
+        Map<OutcomeKind, Long> ceilings = new EnumMap<>(OutcomeKind.class);
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            String text = typed.getOrDefault(kind.key(), "").strip();
+            try {
+                if (!text.isEmpty()) {
+                    ceilings.put(
+                            kind,
+                            Amount.of(text, business.currency(), business.locale())
+                                    .minor());
+                }
+            } catch (IllegalArgumentException e) {
+                faults.put(kind.key(), String.valueOf(e.getMessage()));
+            }
+        }
+        String margin = typed.getOrDefault("margin", "").strip().replaceFirst("\\s*%$", "");
+        boolean isPercent =
+                margin.matches("\\d{1,3}") && Integer.parseInt(margin) >= 1 && Integer.parseInt(margin) <= 100;
+        if (!margin.isEmpty() && !isPercent) {
+            faults.put("margin", "A whole number, 1 to 100.");
+        }
+        return new Checked(
+                new TargetForm(typed, faults),
+                new Target(ceilings, isPercent ? OptionalInt.of(Integer.parseInt(margin)) : OptionalInt.empty()));
+    }
+
+    public String typed(String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    /** Its amounts and margin, empty text where none is set. */
+    Map<String, String> fields() {
+        Map<String, String> fields = new HashMap<>();
+        for (OutcomeKind kind : OutcomeKind.values()) {
+            fields.put(kind.key(), typed(kind.key()));
+        }
+        fields.put("margin", typed("margin"));
+        return fields;
+    }
+}

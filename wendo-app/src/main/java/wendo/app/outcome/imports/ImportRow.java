@@ -1,0 +1,93 @@
+package wendo.app.outcome.imports;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.tables.Table;
+import wendo.core.outcomes.AmountStyle;
+import wendo.core.outcomes.CurrencyMark;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
+import wendo.core.outcomes.ReportedDetails;
+import wendo.core.outcomes.WrittenTime;
+import wendo.core.visits.ClickId;
+
+/**
+ * Reads one row of a file as the news of an outcome.
+ *
+ * @param clicks what a sub-ID in its column stands for, where it is no click identifier itself
+ */
+record ImportRow(ImportMatching matching, Business business, Instant now, Map<String, ClickId> clicks) {
+    /** Faults whose message names the cell already. */
+    private static final Set<String> PLAIN = Set.of("currency", "when");
+
+    /** The report, or what is wrong with the row in one sentence for each column. */
+    OutcomeReport.Read read(Table.Row row) {
+        String when = matching.cell(row, ImportColumn.DAY);
+        Optional<WrittenTime> at = matching.days().find(when);
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        matching.kind(),
+                        matching.cell(row, ImportColumn.REFERENCE),
+                        matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
+                        "",
+                        click(matching.cell(row, ImportColumn.CLICK)),
+                        at.map(time -> time.in(business.zone())),
+                        OutcomeStatus.spoken(matching.cell(row, ImportColumn.STATUS)),
+                        "",
+                        told(row)),
+                business.currency(),
+                now);
+        Optional<OutcomeReport.Fault> fault = at.isEmpty() && !when.isBlank()
+                ? Optional.of(new OutcomeReport.Fault("when", "“%s” is no day.".formatted(when)))
+                : otherCurrency(matching.cell(row, ImportColumn.VALUE));
+        return fault.<OutcomeReport.Read>map(one -> new OutcomeReport.Read.Bad(List.of(one)))
+                .orElse(read);
+    }
+
+    /** Amounts of other currencies are refused, as the API does. */
+    private Optional<OutcomeReport.Fault> otherCurrency(String cell) {
+        return CurrencyMark.isOf(business.currency(), business.locale(), AmountStyle.currency(cell))
+                ? Optional.empty()
+                : Optional.of(new OutcomeReport.Fault(
+                        "currency",
+                        "“%s” is not in %s. Convert it first."
+                                .formatted(cell, business.currency().getCode())));
+    }
+
+    /** What stands in its column of click identifiers but is none. */
+    Optional<String> malformedClick(Table.Row row) {
+        return OutcomeReport.malformedClick(click(matching.cell(row, ImportColumn.CLICK)));
+    }
+
+    private String click(String cell) {
+        ClickId known = clicks.get(cell.strip().toLowerCase(Locale.ROOT));
+        return known == null ? cell : known.toString();
+    }
+
+    private ReportedDetails.Typed told(Table.Row row) {
+        return new ReportedDetails.Typed(
+                matching.cell(row, ImportColumn.NAME),
+                matching.cell(row, ImportColumn.EMAIL),
+                matching.cell(row, ImportColumn.PHONE),
+                business.locale().getCountry(),
+                matching.cell(row, ImportColumn.CODE),
+                matching.cell(row, ImportColumn.ANSWER),
+                matching.cell(row, ImportColumn.ITEMS),
+                matching.cell(row, ImportColumn.NOTE));
+    }
+
+    /** What is wrong with a row; an amount is told as it stands there, for files write it in more than one way. */
+    String said(Table.Row row, OutcomeReport.Read.Bad bad) {
+        return bad.faults().stream()
+                .map(fault -> fault.field().equals("value")
+                        ? "“%s” is no amount.".formatted(matching.cell(row, ImportColumn.VALUE))
+                        : PLAIN.contains(fault.field()) ? fault.message() : fault.field() + ": " + fault.message())
+                .collect(Collectors.joining(" "));
+    }
+}

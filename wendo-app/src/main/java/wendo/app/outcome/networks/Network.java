@@ -1,0 +1,76 @@
+package wendo.app.outcome.networks;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import wendo.core.links.SubIdForm;
+import wendo.core.outcomes.OutcomeKind;
+
+/**
+ * A partner network.
+ *
+ * @param pattern host, perhaps with a path, of the addresses that it takes visits at
+ * @param placeholders the network's own text for each of {@link Field}, in their order; empty text for what it does not tell
+ */
+record Network(
+        UUID id,
+        String name,
+        UUID source,
+        String pattern,
+        SubIdForm form,
+        OutcomeKind kind,
+        String token,
+        List<String> placeholders,
+        boolean isArchived) {
+
+    /** What a postback may tell, by the names it has in the address. */
+    enum Field {
+        SUB("sub", "The sub-ID that went out"),
+        REFERENCE("reference", "Its own number of the sale"),
+        VALUE("value", "The amount"),
+        CURRENCY("currency", "The currency"),
+        STATUS("status", "The status");
+
+        private final String parameter;
+        private final String label;
+
+        Field(String parameter, String label) {
+            this.parameter = parameter;
+            this.label = label;
+        }
+
+        public String parameter() {
+            return parameter;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    Network {
+        placeholders = List.copyOf(placeholders);
+    }
+
+    String placeholder(Field told) {
+        return placeholders.get(told.ordinal());
+    }
+
+    /** The address to paste at the network, its placeholders letter for letter. */
+    String address(String origin) {
+        StringBuilder address = new StringBuilder(origin).append("/t/postback/").append(token);
+        char before = '?';
+        for (Field told : Field.values()) {
+            if (!placeholder(told).isEmpty()) {
+                address.append(before).append(told.parameter()).append('=').append(placeholder(told));
+                before = '&';
+            }
+        }
+        return address.toString();
+    }
+
+    /** What the network filled in; a placeholder that came as it stood is empty. */
+    Optional<String> filled(Field told, String came) {
+        return came.isBlank() || came.equals(placeholder(told)) ? Optional.empty() : Optional.of(came.strip());
+    }
+}

@@ -1,0 +1,208 @@
+package wendo.app.outcome.networks;
+
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Async;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.outcome.outcomes.Outcomes;
+import wendo.app.outcome.outcomes.Recorded;
+import wendo.app.outcome.outcomes.Reporter;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+import wendo.app.visit.visits.VisitsStored;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
+import wendo.core.outcomes.ReportedDetails;
+import wendo.core.visits.ClickId;
+
+/** Takes what a network reports as news of an outcome, and joins it to its visit, also if that comes later. */
+@Configuration
+class PostbackIntake {
+    private static final Duration KEPT_FOR = Duration.ofDays(30);
+    private static final int MAX_TOLD = 1500;
+    private static final int MAX_RESULT = 600;
+    private static final int MAX_SUB = 200;
+
+    private final Networks networks;
+    private final LinkSaving links;
+    private final Outcomes outcomes;
+    private final Businesses businesses;
+    private final BusinessScope scope;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    PostbackIntake(
+            Networks networks,
+            LinkSaving links,
+            Outcomes outcomes,
+            Businesses businesses,
+            BusinessScope scope,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.networks = networks;
+        this.links = links;
+        this.outcomes = outcomes;
+        this.businesses = businesses;
+        this.scope = scope;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** What became of a postback, in words for the network. */
+    record Taken(boolean isTaken, String result) {}
+
+    /** Runs in the transaction of its caller. */
+    Taken take(UUID id, Map<String, String> told) {
+        Network network = networks.find(id).orElseThrow();
+        Taken taken = record(network, told);
+        String line = told.entrySet().stream()
+                .map(field -> field.getKey() + "=" + field.getValue())
+                .collect(Collectors.joining(" · "));
+        jdbc.sql("insert into postback values (?, ?, ?, ?, ?, ?)")
+                .params(BusinessScope.current().value(), id, Timestamp.from(clock.instant()))
+                .params(plain(line, MAX_TOLD), plain(taken.result(), MAX_RESULT), taken.isTaken())
+                .update();
+        return taken;
+    }
+
+    private static String plain(String text, int most) {
+        String printable = text.replaceAll("\\p{Cntrl}", " ");
+        return printable.length() <= most ? printable : printable.substring(0, most - 1) + "…";
+    }
+
+    private static Optional<String> filled(Network network, Network.Field what, Map<String, String> told) {
+        return network.filled(what, told.getOrDefault(what.parameter(), ""));
+    }
+
+    private Taken record(Network network, Map<String, String> told) {
+        Optional<String> sub = filled(network, Network.Field.SUB, told);
+        if (sub.isEmpty() || sub.get().length() > MAX_SUB) {
+            return new Taken(
+                    false,
+                    "It did not tell the sub-ID: %s came as it stands, or nothing did."
+                            .formatted(network.placeholder(Network.Field.SUB)));
+        }
+        Optional<ClickId> click = click(network, sub.get());
+        Optional<LinkListed> link = click.isPresent() ? Optional.empty() : link(sub.get());
+        if (link.isPresent() && filled(network, Network.Field.REFERENCE, told).isEmpty()) {
+            return new Taken(
+                    false,
+                    "The sub-ID names your link %s and no visit, so the network has to tell its own number of each sale."
+                            .formatted(link.get().name()));
+        }
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        network.kind().key(),
+                        filled(network, Network.Field.REFERENCE, told).orElse("sub " + sub.get()),
+                        filled(network, Network.Field.VALUE, told).orElse(""),
+                        filled(network, Network.Field.CURRENCY, told).orElse(""),
+                        click.map(ClickId::toString).orElse(""),
+                        Optional.empty(),
+                        filled(network, Network.Field.STATUS, told)
+                                .map(OutcomeStatus::spoken)
+                                .orElse(""),
+                        "",
+                        ReportedDetails.Typed.none()),
+                businesses.current().currency(),
+                clock.instant());
+        if (read instanceof OutcomeReport.Read.Bad bad) {
+            return new Taken(
+                    false,
+                    bad.faults().stream()
+                            .map(fault -> fault.field() + ": " + fault.message())
+                            .collect(Collectors.joining(" ")));
+        }
+        Recorded recorded = outcomes.recordAll(
+                        List.of(((OutcomeReport.Read.Good) read).report()),
+                        Reporter.POSTBACK,
+                        Optional.of(link.map(one -> one.belongs().source()).orElse(network.source())),
+                        network.name())
+                .get(0);
+        if (recorded instanceof Recorded.New one && click.isEmpty() && link.isEmpty()) {
+            await(one.outcome(), network, sub.get());
+        }
+        return said(
+                recorded,
+                link.map(one -> "it came by your link " + one.name())
+                        .orElse(click.isPresent() ? "its visit is known" : "no visit with this sub-ID is known yet"));
+    }
+
+    /** An ad's own address names its link. */
+    private Optional<LinkListed> link(String sub) {
+        return links.findPasted(sub)
+                .flatMap(links::find)
+                .filter(one -> one.slug().equalsIgnoreCase(sub));
+    }
+
+    private static Taken said(Recorded recorded, String to) {
+        if (recorded instanceof Recorded.Refused refused) {
+            return new Taken(false, refused.field() + ": " + refused.message());
+        }
+        return new Taken(
+                true,
+                recorded instanceof Recorded.New
+                        ? "Taken: " + to + "."
+                        : recorded instanceof Recorded.Changed
+                                ? "Taken: it changed what was known."
+                                : "Known already.");
+    }
+
+    private Optional<ClickId> click(Network network, String sub) {
+        return ClickId.find(sub)
+                .or(() -> jdbc.sql("select click_id from visit_alias where network_id = ? and alias = lower(?)")
+                        .params(network.id(), sub)
+                        .query(UUID.class)
+                        .optional()
+                        .map(ClickId::new));
+    }
+
+    private void await(UUID outcome, Network network, String sub) {
+        jdbc.sql("insert into postback_waiting values (?, ?, ?, lower(?)) on conflict do nothing")
+                .params(BusinessScope.current().value(), outcome, network.id(), sub)
+                .update();
+    }
+
+    @Async
+    @EventListener
+    void on(VisitsStored event) {
+        scope.within(event.business(), this::joinWaiting);
+    }
+
+    /** Those whose visit has arrived. Runs in the transaction of its caller. */
+    int joinWaiting() {
+        return jdbc.sql("""
+                        with come as (
+                            delete from postback_waiting w using visit_alias a
+                            where a.network_id = w.network_id and a.alias = w.alias
+                            returning w.outcome_id, a.click_id)
+                        select outcome_id, click_id from come
+                        """)
+                .query((row, number) ->
+                        outcomes.joinVisit(row.getObject(1, UUID.class), new ClickId(row.getObject(2, UUID.class))))
+                .list()
+                .size();
+    }
+
+    @Bean
+    RecurringTask<Void> postbacksForgettingTask() {
+        return Tasks.recurring("postbacks-forgetting", Schedules.daily(LocalTime.of(3, 30)))
+                .execute((task, context) -> jdbc.sql("select forget_postbacks(?)")
+                        .param(Timestamp.from(clock.instant().minus(KEPT_FOR)))
+                        .query(row -> {}));
+    }
+}

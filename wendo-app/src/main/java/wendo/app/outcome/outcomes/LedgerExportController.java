@@ -1,0 +1,126 @@
+package wendo.app.outcome.outcomes;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.tables.TableFormat;
+
+/** The ledger as it is filtered, as a file. Contact details go out with those who may export them. */
+@Needs(Permission.EXPORT)
+@Controller
+class LedgerExportController {
+    private final OutcomeQueries queries;
+
+    LedgerExportController(OutcomeQueries queries) {
+        this.queries = queries;
+    }
+
+    @GetMapping("/outcomes/ledger.{format}")
+    void export(
+            @PathVariable String format,
+            @RequestParam Map<String, String> asked,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person,
+            HttpServletResponse response)
+            throws IOException {
+        TableFormat wanted =
+                TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        boolean withContacts = person.may(Permission.EXPORT_CONTACTS);
+        OutcomeQueries.Chosen chosen = new OutcomeQueries.Chosen(
+                choice.period(),
+                business.zone(),
+                LedgerFilter.of(name -> asked.getOrDefault(name, "")),
+                person.may(Permission.SEE_CONTACTS));
+        String name = "outcomes-%s-%s"
+                .formatted(choice.period().startInclusive(), choice.period().lastDay());
+        queries.each(chosen, rows -> {
+            try {
+                wanted.send(
+                        response,
+                        name,
+                        "Outcomes",
+                        columns(business, withContacts),
+                        () -> cells(rows, business, withContacts));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+    }
+
+    private static List<String> columns(Business business, boolean withContacts) {
+        String currency = business.currency().getCode();
+        List<String> columns = new ArrayList<>(List.of(
+                "Occurred at",
+                "Kind",
+                "Reference",
+                "Status",
+                "Value, " + currency,
+                "Refunded, " + currency,
+                "Source",
+                "Channel",
+                "Link",
+                "Evidence",
+                "Items",
+                "Reported by"));
+        if (withContacts) {
+            columns.addAll(List.of("Name", "E-mail", "Phone", "Note"));
+        }
+        return columns;
+    }
+
+    private static Iterator<List<?>> cells(Iterator<OutcomeQueries.Row> rows, Business business, boolean withContacts) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        Iterable<OutcomeQueries.Row> once = () -> rows;
+        return StreamSupport.stream(once.spliterator(), false)
+                .<List<?>>map(row -> cells(withContacts ? row : row.withoutContacts(), business, figures, withContacts))
+                .iterator();
+    }
+
+    private static List<Object> cells(
+            OutcomeQueries.Row row, Business business, Figures figures, boolean withContacts) {
+        int decimals = business.currency().getDecimalPlaces();
+        var local = row.occurredAt().atZone(business.zone());
+        List<Object> cells = new ArrayList<>(List.of(
+                row.isDayAlone()
+                        ? local.toLocalDate().toString()
+                        : local.toOffsetDateTime().toString(),
+                row.kind().key(),
+                row.reference(),
+                row.standing().status().key(),
+                BigDecimal.valueOf(row.standing().valueMinor(), decimals),
+                BigDecimal.valueOf(row.standing().refundedMinor(), decimals),
+                row.source().orElse(""),
+                row.channel().map(channel -> channel.label()).orElse(""),
+                row.visited().map(OutcomeQueries.Visited::linkName).orElse(""),
+                EvidenceWords.of(row, figures).text(),
+                row.told().items(),
+                Reporter.of(row.reportedBy()).words()));
+        if (withContacts) {
+            cells.addAll(List.of(
+                    row.told().name(),
+                    row.told().email(),
+                    row.told().phone(),
+                    row.told().note()));
+        }
+        return cells;
+    }
+}

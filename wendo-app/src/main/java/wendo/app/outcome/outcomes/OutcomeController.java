@@ -1,0 +1,215 @@
+package wendo.app.outcome.outcomes;
+
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.ConsentQueries;
+import wendo.app.platform.consent.ToldConsent;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbons;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
+
+/** The ledger. */
+@Controller
+@RequestMapping("/outcomes")
+class OutcomeController {
+    private static final int MAX_PAGE = 9_999;
+    private static final Map<String, String> REPORTERS =
+            Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
+
+    private final OutcomeQueries queries;
+    private final Outcomes outcomes;
+    private final OutcomeReviews reviews;
+    private final Sources sources;
+    private final ConsentQueries consents;
+    private final Ribbons ribbons;
+    private final Clock clock;
+
+    OutcomeController(
+            OutcomeQueries queries,
+            Outcomes outcomes,
+            OutcomeReviews reviews,
+            Sources sources,
+            ConsentQueries consents,
+            Ribbons ribbons,
+            Clock clock) {
+        this.queries = queries;
+        this.outcomes = outcomes;
+        this.reviews = reviews;
+        this.sources = sources;
+        this.consents = consents;
+        this.ribbons = ribbons;
+        this.clock = clock;
+    }
+
+    record Line(OutcomeQueries.Row outcome, EvidenceWords evidence) {}
+
+    /** One outcome with its history, and how to put it right. */
+    @GetMapping("/{id}")
+    ModelAndView one(@PathVariable UUID id, Business business, CurrentPerson person) {
+        OutcomeQueries.Row row = seen(List.of(find(id)), person).get(0);
+        return show(row, Correction.of(row, business), Map.of(), business);
+    }
+
+    /** Contact details are seen by those who may see all, and by the owner of a lead. */
+    private List<OutcomeQueries.Row> seen(List<OutcomeQueries.Row> rows, CurrentPerson person) {
+        if (person.may(Permission.SEE_CONTACTS)) {
+            return rows;
+        }
+        Set<UUID> own = queries.leadsOf(
+                person.id(), rows.stream().map(OutcomeQueries.Row::id).toList());
+        return rows.stream()
+                .map(row -> own.contains(row.id()) ? row : row.withoutContacts())
+                .toList();
+    }
+
+    private OutcomeQueries.Row find(UUID id) {
+        return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private ModelAndView show(OutcomeQueries.Row row, Correction typed, Map<String, String> faults, Business business) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        return new ModelAndView("outcome/outcomes/page")
+                .addObject("row", row)
+                .addObject("evidence", EvidenceWords.of(row, figures))
+                .addObject(
+                        "consents",
+                        consents.of(List.of(row.told().email(), row.told().phone())))
+                .addObject(
+                        "changes",
+                        queries.changes(row.id()).stream()
+                                .map(change -> change.in(figures))
+                                .toList())
+                .addObject("typed", typed)
+                .addObject("told", ToldConsent.none())
+                .addObject("purposes", ConsentPurpose.values())
+                .addObject("reporters", REPORTERS)
+                .addObject("sources", sources.list())
+                .addObject("statuses", OutcomeStatus.values())
+                .addObject("faults", faults);
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}")
+    ModelAndView correct(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String status,
+            @RequestParam(defaultValue = "") String value,
+            @RequestParam(defaultValue = "") String refunded,
+            Business business,
+            CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        Correction typed = new Correction(status, value, refunded);
+        OutcomeReport.Read read = typed.read(row, business, clock.instant());
+        Map<String, String> faults = new HashMap<>();
+        if (read instanceof OutcomeReport.Read.Bad bad) {
+            bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+        } else if (outcomes.correct(((OutcomeReport.Read.Good) read).report(), person.name())
+                instanceof Recorded.Refused refused) {
+            faults.put(refused.field(), refused.message());
+        }
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/outcomes/" + id)
+                : InvalidForm.of(show(row, typed, faults, business));
+    }
+
+    /** They agreed to something when somebody asked them. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/consent")
+    ModelAndView consent(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        List<String> contacts = List.of(row.told().email(), row.told().phone());
+        ToldConsent told = ToldConsent.of(typed);
+        Map<String, String> faults = new HashMap<>();
+        if (told.purposes().isEmpty()) {
+            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+        }
+        told.check(contacts, faults);
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(show(row, Correction.of(row, business), faults, business))
+                    .addObject("told", told);
+        }
+        outcomes.agreed(told, contacts, id, person.name());
+        return new ModelAndView("redirect:/outcomes/" + id);
+    }
+
+    /** Somebody knows where it came from, or takes that back. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/source")
+    ModelAndView set(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String source,
+            Business business,
+            CurrentPerson person) {
+        OutcomeQueries.Row row = find(id);
+        Optional<SourceListed> known = sources.list().stream()
+                .filter(one -> one.id().toString().equals(source))
+                .findFirst();
+        if (known.isEmpty() && !source.isEmpty()) {
+            Map<String, String> faults = Map.of("source", "This source is not in use any more; choose another.");
+            return InvalidForm.of(show(row, Correction.of(row, business), faults, business));
+        }
+        outcomes.set(
+                id, known.map(SourceListed::id), known.map(SourceListed::name).orElse(""), person.name());
+        return new ModelAndView("redirect:/outcomes/" + id);
+    }
+
+    @GetMapping
+    String ledger(
+            @RequestParam Map<String, String> asked,
+            PeriodChoice choice,
+            Business business,
+            CurrentPerson person,
+            Model model) {
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        String page = asked.getOrDefault("page", "0");
+        int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
+        LedgerFilter filter = LedgerFilter.of(name -> asked.getOrDefault(name, ""));
+        OutcomeQueries.Chosen chosen = new OutcomeQueries.Chosen(
+                choice.period(), business.zone(), filter, person.may(Permission.SEE_CONTACTS));
+        List<Line> lines = seen(queries.page(chosen, number), person).stream()
+                .map(row -> new Line(row, EvidenceWords.of(row, figures)))
+                .toList();
+        OutcomeQueries.Sum sum = queries.sum(chosen);
+        model.addAttribute("toReview", reviews.count());
+        model.addAttribute("lines", lines);
+        model.addAttribute("sum", sum);
+        model.addAttribute("filter", filter);
+        model.addAttribute("sources", sources.list());
+        model.addAttribute("statuses", OutcomeStatus.values());
+        model.addAttribute("kinds", OutcomeKind.values());
+        model.addAttribute("page", number);
+        model.addAttribute("pageSize", OutcomeQueries.PAGE);
+        model.addAttribute("choice", choice);
+        model.addAttribute("ribbon", ribbons.draw(choice));
+        return "outcome/outcomes/ledger";
+    }
+}

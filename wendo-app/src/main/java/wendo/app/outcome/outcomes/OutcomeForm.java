@@ -1,0 +1,116 @@
+package wendo.app.outcome.outcomes;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.stream.Collectors;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Amount;
+import wendo.core.outcomes.Occurrence;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.ReportedDetails;
+
+/**
+ * An outcome that somebody enters by hand, as typed.
+ *
+ * @param made the reference that it gets if none is typed: made when the form is opened, so that pressing twice enters it
+ *     once
+ */
+record OutcomeForm(
+        String kind,
+        String reference,
+        String made,
+        String value,
+        String day,
+        String time,
+        String name,
+        String email,
+        String phone,
+        String items,
+        String note,
+        String source,
+        String code,
+        String answer) {
+    private static final String LETTERS = "0123456789BCDFGHJKMNPQRSTVWXYZ"; // Crockford's, without vowels
+    private static final int MADE_LENGTH = 6;
+
+    static OutcomeForm empty(LocalDate today) {
+        String made = new SplittableRandom()
+                .ints(MADE_LENGTH, 0, LETTERS.length())
+                .mapToObj(at -> String.valueOf(LETTERS.charAt(at)))
+                .collect(Collectors.joining());
+        return new OutcomeForm("booking", "", "HAND-" + made, "", today.toString(), "", "", "", "", "", "", "", "", "");
+    }
+
+    static OutcomeForm of(Map<String, String> typed) {
+        return new OutcomeForm(
+                typed.getOrDefault("kind", ""),
+                typed.getOrDefault("reference", ""),
+                typed.getOrDefault("made", ""),
+                typed.getOrDefault("value", ""),
+                typed.getOrDefault("day", ""),
+                typed.getOrDefault("time", ""),
+                typed.getOrDefault("name", ""),
+                typed.getOrDefault("email", ""),
+                typed.getOrDefault("phone", ""),
+                typed.getOrDefault("items", ""),
+                typed.getOrDefault("note", ""),
+                typed.getOrDefault("source", ""),
+                typed.getOrDefault("code", ""),
+                typed.getOrDefault("answer", ""));
+    }
+
+    /** The report, or what is wrong by field. */
+    Checked read(Business business, Instant now) {
+        Map<String, String> faults = new HashMap<>();
+        Optional<Occurrence> occurred = occurred(business, now, faults);
+        OutcomeReport.Read read = OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        kind,
+                        reference.isBlank() ? made : reference,
+                        Amount.plain(value, business.locale()),
+                        "",
+                        "",
+                        occurred,
+                        "",
+                        "",
+                        new ReportedDetails.Typed(
+                                name, email, phone, business.locale().getCountry(), code, answer, items, note)),
+                business.currency(),
+                now);
+        if (read instanceof OutcomeReport.Read.Bad bad) {
+            bad.faults().forEach(fault -> faults.putIfAbsent(fault.field(), fault.message()));
+        }
+        return faults.isEmpty()
+                ? new Checked(Optional.of(((OutcomeReport.Read.Good) read).report()), Map.of())
+                : new Checked(Optional.empty(), faults);
+    }
+
+    /** What came of reading it: a report without faults, or faults without a report. */
+    record Checked(Optional<OutcomeReport> report, Map<String, String> faults) {}
+
+    /** A day of which no time is typed is a day alone. */
+    private Optional<Occurrence> occurred(Business business, Instant now, Map<String, String> faults) {
+        try {
+            LocalDate on = LocalDate.parse(day.strip());
+            if (on.getYear() < 1900 || on.isAfter(now.atZone(business.zone()).toLocalDate())) {
+                faults.put("day", "Choose today or a day before.");
+                return Optional.empty();
+            }
+            return Optional.of(
+                    time.isBlank()
+                            ? Occurrence.on(on, business.zone())
+                            : Occurrence.at(on.atTime(LocalTime.parse(time.strip()))
+                                    .atZone(business.zone())
+                                    .toInstant()));
+        } catch (DateTimeException e) {
+            faults.put("day", "Choose a day, and a time if it is known.");
+            return Optional.empty();
+        }
+    }
+}

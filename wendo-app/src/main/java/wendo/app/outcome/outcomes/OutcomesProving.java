@@ -1,0 +1,60 @@
+package wendo.app.outcome.outcomes;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.visit.visits.VisitsStored;
+
+/**
+ * Marks outcomes that were faster than the carrier of their visit, once that turns out to be a proof's. Either of the two
+ * may be the later to become visible, so both are heard of.
+ */
+@Component
+class OutcomesProving {
+    private final BusinessScope scope;
+    private final JdbcClient jdbc;
+
+    OutcomesProving(BusinessScope scope, JdbcClient jdbc) {
+        this.scope = scope;
+        this.jdbc = jdbc;
+    }
+
+    @EventListener
+    void on(VisitsStored stored) {
+        scope.within(stored.business(), () -> mark(stored.clicks()));
+    }
+
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesRecorded recorded) {
+        scope.within(recorded.business(), () -> markAll(recorded.outcomes()));
+    }
+
+    /** Later news can bring the click identifier. */
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesChanged changed) {
+        scope.within(changed.business(), () -> markAll(changed.outcomes()));
+    }
+
+    private int markAll(List<UUID> outcomes) {
+        return mark(jdbc.sql("select click_id from outcome where id in (:ids) and click_id is not null")
+                .param("ids", outcomes)
+                .query(UUID.class)
+                .list());
+    }
+
+    private int mark(List<UUID> clicks) {
+        return clicks.isEmpty() ? 0 : jdbc.sql("""
+                        update outcome o set is_proof = true
+                        where o.click_id in (:clicks) and not o.is_proof and exists (
+                            select from visit v where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
+                                and v.kind = 'proof')
+                        """).param("clicks", clicks).update();
+    }
+}

@@ -1,0 +1,70 @@
+package wendo.app.place.codes;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.awt.image.BufferedImage;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.web.server.ResponseStatusException;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+
+/** Finds the links whose codes are wanted, and says what keeps the codes from being made. */
+@Component
+class CodeContext {
+    static final int MOST_LINKS = 500;
+
+    private final LinkSaving links;
+    private final Marks marks;
+
+    CodeContext(LinkSaving links, Marks marks) {
+        this.links = links;
+        this.marks = marks;
+    }
+
+    List<DrawnCode> codes(List<UUID> wanted, CodeOrder order) {
+        return find(wanted).stream().map(link -> DrawnCode.of(link, order)).toList();
+    }
+
+    private List<LinkListed> find(List<UUID> wanted) {
+        List<LinkListed> found =
+                links.find(wanted.stream().distinct().limit(MOST_LINKS).toList());
+        if (found.isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return found;
+    }
+
+    /** What keeps these codes from being made; empty text if nothing does. */
+    String refusal(CodeOrder order, List<DrawnCode> codes) {
+        if (!order.hasMark()) {
+            return "";
+        }
+        Optional<BufferedImage> mark = marks.picture();
+        if (mark.isEmpty()) {
+            return "There is no mark yet; add one below.";
+        }
+        if (!order.correction().allowsMark()) {
+            return "A mark needs correction Q or H: it covers a part of the code, which has to be made up for.";
+        }
+        return codes.stream().allMatch(code -> Marks.isReadable(code.code(), mark.get()))
+                ? ""
+                : "With this mark in the middle, a code does not read back. Take correction H, or a simpler mark.";
+    }
+
+    /** The mark for codes that want it; ends the request where it cannot stand in them. */
+    Optional<BufferedImage> mark(CodeOrder order, List<DrawnCode> codes) {
+        String refusal = refusal(order, codes);
+        if (!refusal.isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.UNPROCESSABLE_CONTENT, refusal);
+        }
+        return order.hasMark() ? marks.picture() : Optional.empty();
+    }
+
+    static UnaryOperator<String> field(HttpServletRequest request) {
+        return name -> Optional.ofNullable(request.getParameter(name)).orElse("");
+    }
+}

@@ -1,0 +1,140 @@
+package wendo.app.place.codes;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.core.media.Correction;
+import wendo.core.media.PrintedSize;
+
+/** The page that codes of one or many links are ordered on, and the business's mark. */
+@Controller
+@RequestMapping("/codes")
+class CodeController {
+    private static final int SHOWN = 12;
+
+    private static final Map<String, String> WORDS = Map.of(
+            "paperWidth", "Paper, width",
+            "paperHeight", "Paper, height",
+            "columns", "Labels across",
+            "rows", "Labels down",
+            "cellWidth", "Label, width",
+            "cellHeight", "Label, height",
+            "marginLeft", "Margin, left",
+            "marginTop", "Margin, top",
+            "gapAcross", "Gap across",
+            "gapDown", "Gap down");
+
+    private final CodeContext desk;
+    private final Marks marks;
+
+    CodeController(CodeContext desk, Marks marks) {
+        this.desk = desk;
+        this.marks = marks;
+    }
+
+    /** From the list of links, where they are ticked. */
+    @Needs(Permission.ISSUE)
+    @PostMapping
+    String choose(@RequestParam(name = "link", defaultValue = "") List<UUID> wanted) {
+        return wanted.isEmpty()
+                ? "redirect:/links"
+                : "redirect:/codes?"
+                        + wanted.stream()
+                                .limit(CodeContext.MOST_LINKS)
+                                .map(id -> "link=" + id)
+                                .collect(Collectors.joining("&"));
+    }
+
+    @GetMapping
+    ModelAndView page(@RequestParam(name = "link", defaultValue = "") List<UUID> wanted, HttpServletRequest request) {
+        CodeOrder order = CodeOrder.of(CodeContext.field(request));
+        SheetOrder sheet = SheetOrder.of(CodeContext.field(request));
+        List<DrawnCode> codes = desk.codes(wanted, order);
+        return new ModelAndView("place/codes/page")
+                .addObject("codes", codes.stream().limit(SHOWN).toList())
+                .addObject("all", codes.size())
+                .addObject("ids", codes.stream().map(code -> code.link().id()).toList())
+                .addObject(
+                        "typedSide",
+                        Optional.ofNullable(request.getParameter("side")).orElse(order.sideTyped()))
+                .addObject("orderQuery", order.query())
+                .addObject("words", WORDS)
+                .addObject("order", order)
+                .addObject("sheet", sheet)
+                .addObject("sheets", SheetOrder.USUAL)
+                .addObject("measures", SheetOrder.MEASURES.keySet())
+                .addObject("corrections", Correction.values())
+                .addObject("unders", CodeOrder.Under.values())
+                .addObject("hasMark", marks.find().isPresent())
+                .addObject("refusal", desk.refusal(order, codes))
+                .addObject(
+                        "sheetRefusal",
+                        codes.stream()
+                                .map(sheet::refusal)
+                                .filter(text -> !text.isEmpty())
+                                .findFirst()
+                                .orElse(""))
+                .addObject("pages", sheet.layout().pages(codes.size() * order.copies()))
+                .addObject(
+                        "smallest",
+                        codes.stream()
+                                .mapToDouble(code -> PrintedSize.smallestSide(code.code()))
+                                .max()
+                                .orElse(0))
+                .addObject(
+                        "query",
+                        order.query() + "&" + sheet.query() + "&"
+                                + codes.stream()
+                                        .map(code -> "link=" + code.link().id())
+                                        .collect(Collectors.joining("&")));
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/mark")
+    String keepMark(
+            @RequestParam MultipartFile mark,
+            CurrentPerson person,
+            HttpServletRequest request,
+            RedirectAttributes notes)
+            throws IOException {
+        person.mustBeAllowedToSetUp();
+        if (!marks.keep(mark.getBytes())) {
+            notes.addFlashAttribute("markFault", "Choose a picture, PNG or JPEG, of up to 2 MB.");
+        }
+        return back(request);
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/mark/remove")
+    String removeMark(CurrentPerson person, HttpServletRequest request) {
+        person.mustBeAllowedToSetUp();
+        marks.remove();
+        return back(request);
+    }
+
+    private static String back(HttpServletRequest request) {
+        String[] ids = Optional.ofNullable(request.getParameterValues("link")).orElse(new String[0]);
+        return "redirect:/codes?"
+                + Arrays.stream(ids)
+                        .filter(id -> id.matches("[0-9a-f-]{36}"))
+                        .limit(CodeContext.MOST_LINKS)
+                        .map(id -> "link=" + id)
+                        .collect(Collectors.joining("&"));
+    }
+}

@@ -1,0 +1,122 @@
+package wendo.app.place.codes;
+
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import org.springframework.web.util.UriComponentsBuilder;
+import wendo.core.media.Correction;
+import wendo.core.media.PrintedSize;
+
+/**
+ * How codes are wanted, as it stands in the address. What makes no sense is noted by field, and the usual taken.
+ *
+ * @param side of a code in millimetres, without its quiet zone
+ * @param isCapital true for the form in capitals where that makes the code smaller
+ * @param copies of each code on a sheet
+ */
+record CodeOrder(
+        double side,
+        Correction correction,
+        boolean isCapital,
+        Under under,
+        boolean hasMark,
+        int copies,
+        Map<String, String> faults) {
+    private static final double USUAL_SIDE = 25;
+    private static final int MOST_COPIES = 400;
+
+    /** What stands below a code. */
+    enum Under {
+        ADDRESS("the address"),
+        NAME("the link's name"),
+        BOTH("name and address"),
+        NOTHING("nothing");
+
+        private final String words;
+
+        Under(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    CodeOrder {
+        faults = Map.copyOf(faults);
+    }
+
+    static CodeOrder of(UnaryOperator<String> field) {
+        Map<String, String> faults = new HashMap<>();
+        return new CodeOrder(
+                number("side", field.apply("side"), USUAL_SIDE, PrintedSize.SMALLEST, PrintedSize.LARGEST, faults),
+                correction(field.apply("correction")),
+                !field.apply("capitals").equals("no"),
+                under(field.apply("under")),
+                field.apply("mark").equals("yes"),
+                (int) number("copies", field.apply("copies"), 1, 1, MOST_COPIES, faults),
+                faults);
+    }
+
+    /** A number with a point or a comma. */
+    static double number(
+            String name, String typed, double usual, double least, double most, Map<String, String> faults) {
+        String text = typed.strip().replace(',', '.');
+        if (text.isEmpty()) {
+            return usual;
+        }
+        if (text.matches("\\d{1,6}(\\.\\d{1,4})?")) {
+            double value = Double.parseDouble(text);
+            if (value >= least && value <= most) {
+                return value;
+            }
+        }
+        faults.put(name, "Give a number from %s to %s.".formatted(plain(least), plain(most)));
+        return usual;
+    }
+
+    /** Without needless zeros. */
+    static String plain(double number) {
+        return java.math.BigDecimal.valueOf(number)
+                .setScale(2, java.math.RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+
+    /** Print gets dirty and folded: a quarter may be lost. Common practice. */
+    private static Correction correction(String name) {
+        return name.matches("[LMQH]") ? Correction.valueOf(name) : Correction.Q;
+    }
+
+    private static Under under(String key) {
+        for (Under under : Under.values()) {
+            if (under.key().equals(key)) {
+                return under;
+            }
+        }
+        return Under.ADDRESS;
+    }
+
+    public String sideTyped() {
+        return plain(side);
+    }
+
+    /** The part of an address that orders the same codes. */
+    public String query() {
+        return String.valueOf(UriComponentsBuilder.newInstance()
+                .queryParam("side", plain(side))
+                .queryParam("correction", correction)
+                .queryParam("capitals", isCapital ? "yes" : "no")
+                .queryParam("under", under.key())
+                .queryParam("mark", hasMark ? "yes" : "no")
+                .queryParam("copies", copies)
+                .build()
+                .getQuery());
+    }
+}

@@ -1,0 +1,109 @@
+package wendo.app.place.codes;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import org.springframework.web.util.UriComponentsBuilder;
+import wendo.core.media.SheetLayout;
+
+/** The sheet that codes are wanted on: a usual one, or labels by their measurements. */
+record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, String fault) {
+    static final String OWN = "own";
+
+    /** Measurements of a sheet of one's own, in the order of {@link SheetLayout}, with what is usual. */
+    static final Map<String, Double> MEASURES = measures();
+
+    /** A sheet that many have in the drawer. */
+    record Usual(String key, String words, SheetLayout layout) {}
+
+    static final List<Usual> USUAL = List.of(
+            new Usual("a4-24", "A4, 24 labels of 70 × 36 mm", new SheetLayout(210, 297, 3, 8, 70, 36, 0, 4.5, 0, 0)),
+            new Usual("a4-12", "A4, 12 codes", SheetLayout.even(210, 297, 3, 4, 10)),
+            new Usual("a4-1", "A4, one large code", SheetLayout.even(210, 297, 1, 1, 15)),
+            new Usual("a5-6", "A5, 6 codes", SheetLayout.even(148, 210, 2, 3, 8)),
+            new Usual("a5-1", "A5, one code", SheetLayout.even(148, 210, 1, 1, 10)),
+            new Usual("a6-1", "A6 card, one code", SheetLayout.card(105, 148)));
+
+    private static Map<String, Double> measures() {
+        Map<String, Double> measures = new LinkedHashMap<>();
+        measures.put("paperWidth", 210.0);
+        measures.put("paperHeight", 297.0);
+        measures.put("columns", 3.0);
+        measures.put("rows", 8.0);
+        measures.put("cellWidth", 63.5);
+        measures.put("cellHeight", 33.9);
+        measures.put("marginLeft", 7.2);
+        measures.put("marginTop", 12.9);
+        measures.put("gapAcross", 2.5);
+        measures.put("gapDown", 0.0);
+        return measures;
+    }
+
+    SheetOrder {
+        typed = Map.copyOf(typed);
+    }
+
+    static SheetOrder of(UnaryOperator<String> field) {
+        Map<String, String> typed = new HashMap<>();
+        MEASURES.forEach((name, usual) -> typed.put(
+                name,
+                field.apply(name).isBlank()
+                        ? CodeOrder.plain(usual)
+                        : field.apply(name).strip()));
+        if (!field.apply("sheet").equals(OWN)) {
+            Usual usual = USUAL.stream()
+                    .filter(one -> one.key().equals(field.apply("sheet")))
+                    .findFirst()
+                    .orElse(USUAL.get(0));
+            return new SheetOrder(usual.key(), usual.layout(), typed, "");
+        }
+        try {
+            return new SheetOrder(OWN, layout(typed), typed, "");
+        } catch (IllegalArgumentException e) {
+            return new SheetOrder(OWN, USUAL.get(0).layout(), typed, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static SheetLayout layout(Map<String, String> typed) {
+        Map<String, String> faults = new HashMap<>();
+        double[] m = MEASURES.entrySet().stream()
+                .mapToDouble(one -> CodeOrder.number(
+                        one.getKey(), typed.getOrDefault(one.getKey(), ""), one.getValue(), 0, 1500, faults))
+                .toArray();
+        if (!faults.isEmpty()) {
+            throw new IllegalArgumentException("Give all measurements as numbers of millimetres.");
+        }
+        return new SheetLayout(m[0], m[1], (int) m[2], (int) m[3], m[4], m[5], m[6], m[7], m[8], m[9]);
+    }
+
+    /** What keeps a code from a cell; empty text if it fits. */
+    String refusal(DrawnCode code) {
+        double width = CodePdf.needsWidth(code);
+        double height = CodePdf.needsHeight(code);
+        if (width <= layout.cellWidth() + 0.01 && height <= layout.cellHeight() + 0.01) {
+            return "";
+        }
+        double scale = Math.min(
+                layout.cellWidth() / code.size().acrossMillimetres(),
+                (layout.cellHeight() - code.captions().size() * CodePdf.LINE)
+                        / code.size().acrossMillimetres());
+        return "%s needs %s × %s mm with its light rim; this sheet has %s × %s mm for it. A side of %s mm would fit."
+                .formatted(
+                        code.link().name(),
+                        CodeOrder.plain(width),
+                        CodeOrder.plain(height),
+                        CodeOrder.plain(layout.cellWidth()),
+                        CodeOrder.plain(layout.cellHeight()),
+                        CodeOrder.plain(Math.floor(code.size().millimetres() * scale * 10) / 10));
+    }
+
+    public String query() {
+        UriComponentsBuilder query = UriComponentsBuilder.newInstance().queryParam("sheet", key);
+        if (key.equals(OWN)) {
+            MEASURES.keySet().forEach(name -> query.queryParam(name, "{" + name + "}"));
+        }
+        return String.valueOf(query.encode().buildAndExpand(typed).getQuery());
+    }
+}

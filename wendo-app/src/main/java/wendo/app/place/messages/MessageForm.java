@@ -1,0 +1,45 @@
+package wendo.app.place.messages;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.InvalidForm;
+import wendo.core.measure.UnitPrice;
+
+/** A message as typed, with the number of recipients and the price of a segment. */
+record MessageForm(String text, String recipients, String price) {
+    static final int MAX_TEXT = 2000;
+
+    /** What could be read, and what could not by field. */
+    record Read(Optional<Long> recipients, Optional<UnitPrice> price, Map<String, String> faults) {}
+
+    static MessageForm of(Map<String, String> typed) {
+        return new MessageForm(
+                typed.getOrDefault("text", "").replace("\r\n", "\n"),
+                typed.getOrDefault("recipients", ""),
+                typed.getOrDefault("price", ""));
+    }
+
+    Read read(Business business) {
+        Map<String, String> faults = new HashMap<>();
+        InvalidForm.tooLong(faults, "text", text, MAX_TEXT);
+        Optional<Long> number = Optional.empty();
+        String digits = recipients.replaceAll("[\\s.,'’\\u00a0\\u202f]", "");
+        if (digits.matches("\\d{1,8}")) {
+            number = Optional.of(Long.parseLong(digits));
+        } else if (!digits.isEmpty()) {
+            faults.put("recipients", "Give a whole number.");
+        }
+        Optional<UnitPrice> unit = Optional.empty();
+        try {
+            unit = price.isBlank()
+                    ? Optional.empty()
+                    : Optional.of(Amount.unitPrice(price, business.currency(), business.locale()));
+        } catch (IllegalArgumentException e) {
+            faults.put("price", String.valueOf(e.getMessage()));
+        }
+        return new Read(number, unit, faults);
+    }
+}

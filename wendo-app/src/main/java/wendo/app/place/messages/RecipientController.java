@@ -1,0 +1,239 @@
+package wendo.app.place.messages;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.tables.Brought;
+import wendo.app.platform.tables.TableFormat;
+import wendo.app.platform.tables.TableRefused;
+
+/** Recipients from a file: bring it, say which column is which, make their links, take the file along again. */
+@Needs(Permission.ISSUE)
+@Controller
+class RecipientController {
+    private static final int SHOWN = 8;
+    private static final int MAX_SOURCE = 600;
+
+    /** Of a hundred; who holds out more than half has not mailed a list. */
+    private static final int MAX_HELD_OUT = 50;
+
+    private final LinkSaving links;
+    private final Messages messages;
+    private final RecipientLists lists;
+    private final RecipientTaps taps;
+    private final RecipientConsent consent;
+
+    RecipientController(
+            LinkSaving links, Messages messages, RecipientLists lists, RecipientTaps taps, RecipientConsent consent) {
+        this.links = links;
+        this.messages = messages;
+        this.lists = lists;
+        this.taps = taps;
+        this.consent = consent;
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping("/links/{id}/recipients")
+    String bring(
+            @PathVariable UUID id,
+            @RequestParam Optional<MultipartFile> file,
+            @RequestParam(defaultValue = "") String pasted,
+            Business business,
+            CurrentPerson person,
+            RedirectAttributes notes)
+            throws IOException {
+        LinkListed link = link(id);
+        try {
+            Brought brought = Brought.of(file, pasted);
+            String text = messages.find(id, business).map(MessageForm::text).orElse(MessageCount.PLACE);
+            RecipientLists.Columns meant = guess(brought.table().columns());
+            UUID list = lists.add(id, brought.name(), brought.table(), meant, text, person.name());
+            lists.match(lists.find(list).orElseThrow(), meant, text, business);
+            return "redirect:/recipients/" + list;
+        } catch (TableRefused e) {
+            notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
+            return "redirect:/links/" + link.id() + "/message";
+        }
+    }
+
+    /** By what people call such columns. */
+    private static RecipientLists.Columns guess(List<String> columns) {
+        return new RecipientLists.Columns(
+                among(columns, "(first|given|full)?\\s*name|who|recipient|contact"),
+                among(columns, ".*(phone|mobile|cell|number|tel).*"),
+                among(columns, ".*e-?mail.*"));
+    }
+
+    private static int among(List<String> columns, String pattern) {
+        for (int i = 0; i < columns.size(); i++) {
+            if (columns.get(i).strip().toLowerCase(Locale.ROOT).matches(pattern)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    @Needs(Permission.SEE_CONTACTS)
+    @GetMapping("/recipients/{id}")
+    ModelAndView page(@PathVariable UUID id) {
+        return show(list(id), Map.of());
+    }
+
+    private ModelAndView show(RecipientLists.Listed list, Map<String, String> faults) {
+        LinkListed link = link(list.link());
+        PersonalTexts texts = new PersonalTexts(link, list);
+        List<RecipientLists.Person> people = lists.people(list.id());
+        List<PersonalTexts.Finished> good = people.stream()
+                .filter(person -> person.fault().isEmpty())
+                .map(texts::finish)
+                .toList();
+        return new ModelAndView("place/messages/recipients")
+                .addObject("link", link)
+                .addObject("list", list)
+                .addObject("faults", faults)
+                .addObject("good", good.size())
+                .addObject(
+                        "parts",
+                        good.stream().mapToLong(PersonalTexts.Finished::parts).sum())
+                .addObject("shown", good.stream().limit(SHOWN).toList())
+                .addObject(
+                        "bad",
+                        people.stream()
+                                .filter(person -> !person.fault().isEmpty())
+                                .toList())
+                .addObject("tapped", List.copyOf(taps.of(list.id()).values()))
+                .addObject("unknown", texts.unknownFields());
+    }
+
+    /** {@code make} names the button that makes the links; the other reads the columns again. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/recipients/{id}")
+    ModelAndView match(
+            @PathVariable UUID id,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(defaultValue = "") String make,
+            Business business) {
+        RecipientLists.Listed list = list(id);
+        String text = typed.getOrDefault("text", "").replace("\r\n", "\n");
+        Map<String, String> faults = new HashMap<>();
+        InvalidForm.tooLong(faults, "text", text, MessageForm.MAX_TEXT);
+        String part = typed.getOrDefault("heldOut", "0").strip();
+        if (!part.matches("\\d{1,2}") || Integer.parseInt(part) > MAX_HELD_OUT) {
+            faults.put("heldOut", "A whole number, 0 to %d.".formatted(MAX_HELD_OUT));
+        }
+        String source = typed.getOrDefault("consentSource", "").strip();
+        if (!make.isEmpty() && source.isEmpty()) {
+            faults.put("consentSource", "State where these people agreed to be written to.");
+        }
+        InvalidForm.tooLong(faults, "consentSource", source, MAX_SOURCE);
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(show(list, faults))
+                    .addObject("typedText", text)
+                    .addObject("typedSource", source);
+        }
+        if (list.madeAt().isEmpty()) {
+            lists.match(
+                    list,
+                    new RecipientLists.Columns(column(typed, "name"), column(typed, "phone"), column(typed, "email")),
+                    text,
+                    business);
+            if (!make.isEmpty()) {
+                lists.make(list(id), source, Integer.parseInt(part));
+            }
+        }
+        return new ModelAndView("redirect:/recipients/" + id);
+    }
+
+    private static int column(Map<String, String> typed, String name) {
+        String chosen = typed.getOrDefault(name, "-1");
+        return chosen.matches("\\d{1,2}") ? Integer.parseInt(chosen) : -1;
+    }
+
+    /** The file that was brought, with a column of links and one of finished texts. */
+    @Needs(Permission.EXPORT_CONTACTS)
+    @GetMapping("/recipients/{id}/file.{kind}")
+    void file(@PathVariable UUID id, @PathVariable String kind, Business business, HttpServletResponse response)
+            throws IOException {
+        RecipientLists.Listed list = list(id);
+        PersonalTexts texts = new PersonalTexts(link(list.link()), list);
+        List<String> columns = new ArrayList<>(list.columns());
+        columns.addAll(List.of(
+                "Link",
+                "Text",
+                "What is wrong",
+                "Taps",
+                "First tap",
+                "Last tap",
+                "Outcomes",
+                "Value, " + business.currency().getCode()));
+        Map<Integer, RecipientTaps.Tapped> tapped = taps.of(id);
+        List<List<Object>> rows = new ArrayList<>();
+        List<RecipientLists.Person> people = lists.people(id);
+        Map<Integer, String> missing = consent.missing(people);
+        for (RecipientLists.Person person : people) {
+            List<Object> row = new ArrayList<>(person.cells());
+            while (row.size() < list.columns().size()) {
+                row.add("");
+            }
+            PersonalTexts.Finished finished = texts.finish(person);
+            String fault = missing.getOrDefault(person.line(), person.fault());
+            boolean hasLink = !person.code().isEmpty() && fault.isEmpty();
+            row.addAll(List.of(hasLink ? finished.address() : "", hasLink ? finished.text() : "", fault));
+            row.addAll(tapped(Optional.ofNullable(tapped.get(person.line())), business));
+            rows.add(row);
+        }
+        TableFormat.find(kind).orElse(TableFormat.CSV).send(response, "recipients", "Recipients", columns, rows);
+    }
+
+    private static List<Object> tapped(Optional<RecipientTaps.Tapped> one, Business business) {
+        return one.map(tapped -> List.<Object>of(
+                        tapped.taps(),
+                        local(tapped.first(), business),
+                        local(tapped.last(), business),
+                        tapped.outcomes(),
+                        BigDecimal.valueOf(
+                                tapped.valueMinor(), business.currency().getDecimalPlaces())))
+                .orElse(List.of(0, "", "", "", ""));
+    }
+
+    private static String local(Instant at, Business business) {
+        return at.atZone(business.zone()).toOffsetDateTime().toString();
+    }
+
+    private RecipientLists.Listed list(UUID id) {
+        return lists.find(id).orElseThrow(RecipientController::absent);
+    }
+
+    private LinkListed link(UUID id) {
+        return links.find(id).orElseThrow(RecipientController::absent);
+    }
+
+    private static ResponseStatusException absent() {
+        return new ResponseStatusException(HttpStatus.NOT_FOUND);
+    }
+}

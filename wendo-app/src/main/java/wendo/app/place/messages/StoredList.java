@@ -1,0 +1,56 @@
+package wendo.app.place.messages;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import wendo.app.platform.business.BusinessEntity;
+
+/** A list of recipients as it is kept; its people stand beside it. */
+@Entity
+@Table(name = "recipient_list")
+@SuppressWarnings("UnusedVariable") // the database reads them
+class StoredList extends BusinessEntity {
+    private UUID linkId;
+    private String name;
+    private String[] columns = {};
+    private int nameColumn;
+    private int phoneColumn;
+    private int emailColumn;
+    private String text;
+    private String consentSource = "";
+    private @Nullable Instant madeAt;
+    private Instant createdAt;
+    private String createdBy;
+
+    @SuppressWarnings("NullAway.Init")
+    protected StoredList() {}
+
+    @SuppressWarnings("NullAway.Init")
+    StoredList(UUID link, String name, List<String> columns, Instant now, String by) {
+        super(UUID.randomUUID());
+        this.linkId = link;
+        this.name = name;
+        this.columns = columns.toArray(String[]::new);
+        this.createdAt = now;
+        this.createdBy = by;
+    }
+
+    void match(RecipientLists.Columns meant, String newText) {
+        this.nameColumn = meant.name();
+        this.phoneColumn = meant.phone();
+        this.emailColumn = meant.email();
+        this.text = newText;
+    }
+
+    boolean isMade() {
+        return madeAt != null;
+    }
+
+    void make(String source, Instant now) {
+        this.consentSource = source;
+        this.madeAt = now;
+    }
+}

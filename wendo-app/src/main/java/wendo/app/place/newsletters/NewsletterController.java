@@ -1,0 +1,135 @@
+package wendo.app.place.newsletters;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.InvalidForm;
+import wendo.core.links.AddressRefused;
+import wendo.core.media.EmailAddress;
+import wendo.core.media.Placeholder;
+
+/** A link in a newsletter: its markup, and whether it subscribes. */
+@Controller
+@RequestMapping("/links/{id}/newsletter")
+class NewsletterController {
+    private final LinkSaving links;
+    private final Senders senders;
+    private final OptIns optIns;
+
+    NewsletterController(LinkSaving links, Senders senders, OptIns optIns) {
+        this.links = links;
+        this.senders = senders;
+        this.optIns = optIns;
+    }
+
+    @GetMapping({"", "/senders", "/opt-in"})
+    ModelAndView page(
+            @PathVariable UUID id,
+            @RequestParam Optional<UUID> sender,
+            @RequestParam(defaultValue = "") String reader) {
+        return show(find(id), sender, reader, Map.of());
+    }
+
+    private ModelAndView show(LinkListed link, Optional<UUID> sender, String reader, Map<String, String> faults) {
+        List<Senders.Listed> all = senders.list();
+        Optional<Senders.Listed> chosen = all.stream()
+                .filter(one -> sender.map(one.id()::equals).orElse(true))
+                .findFirst();
+        OptIns.OptIn optIn = optIns.of(link.id());
+        return new ModelAndView("place/newsletters/page")
+                .addObject("link", link)
+                .addObject("senders", all)
+                .addObject("sender", chosen)
+                .addObject("optIn", optIn)
+                .addObject("subscribers", optIns.count(link.id()))
+                .addObject(
+                        "markup",
+                        Markup.of(link, optIn.isOpen() ? chosen.map(Senders.Listed::placeholder) : Optional.empty()))
+                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
+                .addObject("tried", Markup.tryOut(link, reader))
+                .addObject("faults", faults);
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping("/senders")
+    ModelAndView addSender(@PathVariable UUID id, @RequestParam String name, @RequestParam String placeholder) {
+        LinkListed link = find(id);
+        Map<String, String> faults = new HashMap<>();
+        if (name.isBlank()) {
+            faults.put("name", "Give the sender a name, like “Our newsletter”.");
+        }
+        InvalidForm.tooLong(faults, "name", name, Senders.MAX_NAME);
+        try {
+            Placeholder kept = new Placeholder(placeholder);
+            if (faults.isEmpty()) {
+                senders.save(name.strip(), kept);
+                return back(id);
+            }
+        } catch (IllegalArgumentException e) {
+            faults.put("placeholder", String.valueOf(e.getMessage()));
+        }
+        return InvalidForm.of(show(link, Optional.empty(), "", faults))
+                .addObject("typedName", name)
+                .addObject("typedPlaceholder", placeholder);
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping("/senders/{sender}/remove")
+    ModelAndView removeSender(@PathVariable UUID id, @PathVariable UUID sender) {
+        find(id);
+        senders.remove(sender);
+        return back(id);
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping("/opt-in")
+    ModelAndView keep(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
+        LinkListed link = find(id);
+        Map<String, String> faults = new HashMap<>();
+        boolean isOpen = typed.getOrDefault("open", "").equals("yes");
+        String promise = typed.getOrDefault("promise", "").strip();
+        String onward = typed.getOrDefault("onward", "").strip();
+        InvalidForm.tooLong(faults, "promise", promise, OptIns.MAX_PROMISE);
+        if (isOpen && promise.isEmpty()) {
+            faults.put("promise", "Say what readers subscribe to; they have to be told.");
+        }
+        if (!onward.isEmpty()) {
+            try {
+                onward = links.tagged(id, links.check(onward, business));
+            } catch (AddressRefused e) {
+                faults.put("onward", String.valueOf(e.getMessage()));
+            }
+        }
+        OptIns.OptIn optIn = new OptIns.OptIn(
+                isOpen, typed.getOrDefault("asksFirst", "").equals("yes"), promise, onward, "", Optional.empty());
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(show(link, Optional.empty(), "", faults)).addObject("optIn", optIn);
+        }
+        optIns.save(id, optIn);
+        return back(id);
+    }
+
+    private LinkListed find(UUID id) {
+        return links.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private static ModelAndView back(UUID id) {
+        return new ModelAndView("redirect:/links/" + id + "/newsletter");
+    }
+}

@@ -1,0 +1,186 @@
+package wendo.app.place.newsletters;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.CallLimit;
+import wendo.app.visit.visits.Automatic;
+import wendo.app.visit.visits.ProofBook;
+import wendo.core.links.Tagging;
+import wendo.core.media.EmailAddress;
+import wendo.core.media.Placeholder;
+import wendo.core.visits.ClickId;
+
+/**
+ * Where a reader arrives who wants to subscribe, on the link host, after the link has counted the visit. Opening it
+ * changes nothing, for scanners open everything: the page sends itself, or the reader presses its button.
+ */
+@Controller
+@RequestMapping("/t/opt-in/{link}")
+class OptInController {
+    private static final int MAX_TEXT = 400;
+
+    private final OptIns optIns;
+    private final LinkSaving links;
+    private final Businesses businesses;
+    private final BusinessScope scope;
+    private final Automatic automatic;
+    private final ProofBook proofs;
+    private final Clock clock;
+    private final CallLimit limit = new CallLimit(30);
+
+    OptInController(
+            OptIns optIns,
+            LinkSaving links,
+            Businesses businesses,
+            BusinessScope scope,
+            Automatic automatic,
+            ProofBook proofs,
+            Clock clock) {
+        this.optIns = optIns;
+        this.links = links;
+        this.businesses = businesses;
+        this.scope = scope;
+        this.automatic = automatic;
+        this.proofs = proofs;
+        this.clock = clock;
+    }
+
+    /** What the page says and does. */
+    private record Setting(OptIns.OptIn optIn, String businessName, String leadsTo) {}
+
+    @RequestMapping(method = {RequestMethod.GET, RequestMethod.HEAD})
+    ModelAndView arrive(
+            @PathVariable UUID link,
+            @RequestParam(defaultValue = "") String reader,
+            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        noTraces(response);
+        Optional<BusinessId> business = business(link, request);
+        if (business.isEmpty()) {
+            return over();
+        }
+        Setting setting = setting(business.get(), link);
+        Optional<String> left = reader.length() > MAX_TEXT ? Optional.empty() : Placeholder.findIn(reader);
+        if (left.isPresent() && EmailAddress.find(reader).isEmpty()) {
+            String shown = left.get().substring(0, Math.min(200, left.get().length()));
+            scope.within(business.get(), () -> {
+                optIns.noteUnsubstituted(link, shown);
+                return true;
+            });
+            return page("place/newsletters/open-placeholder", setting).addObject("placeholder", shown);
+        }
+        boolean goesBySelf = !setting.optIn().asksFirst()
+                && request.getMethod().equals("GET")
+                && EmailAddress.find(reader).isPresent()
+                && !automatic.is(request);
+        return ask(setting, link, reader, click, "").addObject("goesBySelf", goesBySelf);
+    }
+
+    private static ModelAndView ask(Setting setting, UUID link, String reader, String click, String fault) {
+        return page("place/newsletters/open-ask", setting)
+                .addObject("link", link)
+                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
+                .addObject("click", ClickId.find(click).map(ClickId::toString).orElse(""))
+                .addObject("fault", fault)
+                .addObject("goesBySelf", false);
+    }
+
+    @PostMapping
+    ModelAndView subscribe(
+            @PathVariable UUID link,
+            @RequestParam(defaultValue = "") String reader,
+            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        noTraces(response);
+        Optional<BusinessId> business = business(link, request);
+        if (business.isEmpty()) {
+            return over();
+        }
+        Setting setting = setting(business.get(), link);
+        Optional<EmailAddress> address = EmailAddress.find(reader);
+        if (address.isEmpty() || automatic.is(request)) {
+            ModelAndView again =
+                    ask(setting, link, reader, click, "This is no e-mail address. Compare it letter by letter.");
+            again.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+            return again;
+        }
+        Optional<ClickId> visit = ClickId.find(click);
+        scope.within(
+                business.get(),
+                () -> optIns.subscribe(
+                        link,
+                        address.get().value(),
+                        visit.map(ClickId::uuid),
+                        proof(request),
+                        request.getRequestURL().toString()));
+        String onward = setting.optIn().onward().isEmpty()
+                ? setting.leadsTo()
+                : setting.optIn().onward();
+        // Not a redirect: the policy lets forms go to this host only, and browsers hold their redirects to it too.
+        return page("place/newsletters/open-done", setting)
+                .addObject(
+                        "onward",
+                        visit.map(id -> Tagging.append(onward, ClickId.PARAMETER, id.toString()))
+                                .orElse(onward));
+    }
+
+    private Optional<UUID> proof(HttpServletRequest request) {
+        for (Cookie cookie : request.getCookies() == null ? new Cookie[0] : request.getCookies()) {
+            if (cookie.getName().equals(ProofBook.COOKIE) && cookie.getValue().length() <= 40) {
+                return proofs.find(cookie.getValue(), clock.instant());
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Empty also where one address calls too often. */
+    private Optional<BusinessId> business(UUID link, HttpServletRequest request) {
+        return limit.allows(request.getRemoteAddr()) ? optIns.businessOf(link) : Optional.empty();
+    }
+
+    private Setting setting(BusinessId business, UUID link) {
+        return scope.within(
+                business,
+                () -> new Setting(
+                        optIns.of(link),
+                        businesses.current().name(),
+                        links.find(link).orElseThrow().taggedAddress()));
+    }
+
+    /** The address holds somebody's e-mail: it is neither kept nor passed on. */
+    private static void noTraces(HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        response.setHeader("Referrer-Policy", "no-referrer");
+        response.setHeader("X-Robots-Tag", "noindex");
+    }
+
+    private static ModelAndView page(String view, Setting setting) {
+        return new ModelAndView(view)
+                .addObject("business", setting.businessName())
+                .addObject("promise", setting.optIn().promise());
+    }
+
+    private static ModelAndView over() {
+        ModelAndView page = new ModelAndView("place/newsletters/open-over");
+        page.setStatus(HttpStatus.NOT_FOUND);
+        return page;
+    }
+}

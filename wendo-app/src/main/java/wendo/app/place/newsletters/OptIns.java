@@ -1,0 +1,122 @@
+package wendo.app.place.newsletters;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.consent.ConsentGiven;
+import wendo.app.platform.consent.ConsentPlace;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.Consents;
+
+/** Links that subscribe, and who subscribed by them. */
+@Service
+class OptIns {
+    static final int MAX_PROMISE = 300;
+
+    private final OptInRepository repository;
+    private final JdbcClient jdbc;
+    private final Consents consents;
+    private final Clock clock;
+
+    OptIns(OptInRepository repository, JdbcClient jdbc, Consents consents, Clock clock) {
+        this.repository = repository;
+        this.jdbc = jdbc;
+        this.consents = consents;
+        this.clock = clock;
+    }
+
+    /**
+     * How a link subscribes.
+     *
+     * @param asksFirst true if readers confirm before they are subscribed
+     * @param promise what readers are told they subscribe to
+     * @param onward where they are led then, with the link's tags; empty text for where the link leads
+     * @param unsubstituted the placeholder that arrived last without having been substituted; empty text if none did
+     */
+    record OptIn(
+            boolean isOpen,
+            boolean asksFirst,
+            String promise,
+            String onward,
+            String unsubstituted,
+            Optional<Instant> unsubstitutedAt) {
+        static OptIn none() {
+            return new OptIn(false, true, "", "", "", Optional.empty());
+        }
+    }
+
+    /** Once an address is subscribed it stays so, however often it arrives. */
+    enum Subscribed {
+        NEW,
+        ALREADY
+    }
+
+    @Transactional(readOnly = true)
+    OptIn of(UUID link) {
+        return repository.findById(link).map(StoredOptIn::optIn).orElse(OptIn.none());
+    }
+
+    /** The business whose link this is, if it subscribes; asked by anybody. */
+    @Transactional(readOnly = true)
+    Optional<BusinessId> businessOf(UUID link) {
+        return jdbc.sql("select door_opt_in(?)")
+                .param(link)
+                .query(UUID.class)
+                .optional()
+                .map(BusinessId::new);
+    }
+
+    @Transactional
+    void save(UUID link, OptIn optIn) {
+        StoredOptIn stored = repository.findById(link).orElseGet(() -> new StoredOptIn(link));
+        stored.become(optIn);
+        repository.save(stored);
+    }
+
+    @Transactional
+    void noteUnsubstituted(UUID link, String placeholder) {
+        repository.findById(link).ifPresent(one -> one.noteUnsubstituted(placeholder, clock.instant()));
+    }
+
+    @Transactional
+    Subscribed subscribe(UUID link, String email, Optional<UUID> click, Optional<UUID> proof, String page) {
+        String promise = of(link).promise();
+        if (proof.isEmpty() && !promise.isEmpty()) { // a test's consent is nobody's
+            consents.give(new ConsentGiven(
+                    List.of(email),
+                    Set.of(ConsentPurpose.EMAIL_NEWS),
+                    promise,
+                    ConsentPlace.OPT_IN,
+                    link,
+                    Optional.of(link),
+                    Optional.empty(),
+                    page));
+        }
+        int fresh = jdbc.sql(
+                        "insert into subscriber (id, business_id, link_id, email, subscribed_at, click_id, proof_id) values (?, ?, ?, ?, ?, ?, ?) on conflict do nothing")
+                .params(UUID.randomUUID(), BusinessScope.current().value(), link, email)
+                .param(Timestamp.from(clock.instant()))
+                .param(click.orElse(null))
+                .param(proof.orElse(null))
+                .update();
+        return fresh == 1 ? Subscribed.NEW : Subscribed.ALREADY;
+    }
+
+    @Transactional(readOnly = true)
+    long count(UUID link) {
+        return jdbc.sql("""
+                        select count(*) from subscriber u where link_id = ? and proof_id is null and exists (
+                            select from consent_record r
+                            where r.contact = u.email and r.purpose = 'email-news' and r.withdrawn_at is null)
+                        """).param(link).query(Long.class).single();
+    }
+}

@@ -1,0 +1,117 @@
+package wendo.app.place.newsletters;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.StreamSupport;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.tables.TableFormat;
+import wendo.app.prepare.sources.Sources;
+
+/** Everybody who subscribed by a link, whatever link it was. */
+@Controller
+class SubscriberController {
+    private final SubscriberQueries queries;
+    private final Sources sources;
+    private final Clock clock;
+
+    SubscriberController(SubscriberQueries queries, Sources sources, Clock clock) {
+        this.queries = queries;
+        this.sources = sources;
+        this.clock = clock;
+    }
+
+    @Needs(Permission.SEE_CONTACTS)
+    @GetMapping("/subscribers")
+    ModelAndView list(@RequestParam Map<String, String> asked) {
+        SubscriberFilter filter = SubscriberFilter.of(name -> asked.getOrDefault(name, ""));
+        String page = asked.getOrDefault("page", "0");
+        int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
+        Instant now = clock.instant();
+        return new ModelAndView("place/newsletters/list")
+                .addObject("rows", queries.page(filter, now, number))
+                .addObject("all", queries.count(filter, now))
+                .addObject("filter", filter)
+                .addObject("states", SubscriberFilter.State.values())
+                .addObject("sources", sources.list())
+                .addObject("spans", SubscriberFilter.DAYS)
+                .addObject("page", number)
+                .addObject("pageSize", SubscriberQueries.PAGE);
+    }
+
+    @Needs(Permission.EXPORT_CONTACTS)
+    @GetMapping("/subscribers/subscribers.{format}")
+    void export(
+            @PathVariable String format,
+            @RequestParam Map<String, String> asked,
+            Business business,
+            HttpServletResponse response) {
+        send(format, SubscriberFilter.of(name -> asked.getOrDefault(name, "")), business, response);
+    }
+
+    @Needs(Permission.EXPORT_CONTACTS)
+    @GetMapping("/links/{id}/newsletter/subscribers.{format}")
+    void ofLink(@PathVariable UUID id, @PathVariable String format, Business business, HttpServletResponse response) {
+        send(format, SubscriberFilter.ofLink(id), business, response);
+    }
+
+    private void send(String format, SubscriberFilter filter, Business business, HttpServletResponse response) {
+        TableFormat wanted =
+                TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        List<String> columns = List.of(
+                "E-mail",
+                "Subscribed at",
+                "Link",
+                "Source",
+                "Campaign",
+                "Agreed to",
+                "Agreed at",
+                "Page",
+                "Withdrawn at");
+        queries.each(filter, clock.instant(), rows -> {
+            try {
+                wanted.send(response, "subscribers", "Subscribers", columns, () -> cells(rows, business.zone()));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+    }
+
+    private static Iterator<List<?>> cells(Iterator<SubscriberQueries.Row> rows, ZoneId zone) {
+        Iterable<SubscriberQueries.Row> once = () -> rows;
+        return StreamSupport.stream(once.spliterator(), false)
+                .<List<?>>map(row -> List.of(
+                        row.email(),
+                        local(Optional.of(row.subscribedAt()), zone),
+                        row.link(),
+                        row.source(),
+                        row.campaign(),
+                        row.words(),
+                        local(row.agreedAt(), zone),
+                        row.page(),
+                        local(row.withdrawnAt(), zone)))
+                .iterator();
+    }
+
+    private static String local(Optional<Instant> at, ZoneId zone) {
+        return at.map(moment -> moment.atZone(zone).toOffsetDateTime().toString())
+                .orElse("");
+    }
+}

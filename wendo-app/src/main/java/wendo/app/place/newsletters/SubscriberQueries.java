@@ -1,0 +1,120 @@
+package wendo.app.place.newsletters;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.FilterValues;
+
+/** The SQL of lists of subscribers. Tests are left out. */
+@Component
+class SubscriberQueries {
+    static final int PAGE = 100;
+    private static final int FETCHED = 500;
+
+    private static final String CHOSEN = """
+            from subscriber u
+            join link l on l.id = u.link_id
+            join source s on s.id = l.source_id
+            join campaign c on c.id = l.campaign_id
+            left join lateral (
+                select w.words, a.given_at, a.page, a.withdrawn_at
+                from consent_record a join consent_words w on w.id = a.words_id
+                where a.contact = u.email and a.purpose = 'email-news'
+                order by a.withdrawn_at is not null, a.given_at desc limit 1) r on true
+            where u.proof_id is null and u.subscribed_at >= :since
+                and (:state = 'ALL' or (:state = 'SUBSCRIBED') = (r.given_at is not null and r.withdrawn_at is null))
+                and (cast(:source as uuid) is null or l.source_id = cast(:source as uuid))
+                and (cast(:link as uuid) is null or u.link_id = cast(:link as uuid))
+                and (:needle = '%%' or lower(concat_ws(' ', u.email, l.name, s.name, c.name)) like :needle)
+            """;
+
+    private static final String ROWS = """
+            select u.email, u.subscribed_at, l.name, s.name, c.name, coalesce(r.words, ''), r.given_at, coalesce(r.page, ''),
+                r.withdrawn_at, l.id
+            """;
+
+    private final JdbcClient jdbc;
+
+    SubscriberQueries(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /**
+     * A subscriber with what they agreed to last.
+     *
+     * @param words empty text if there is no record of it
+     * @param withdrawnAt empty while it stands
+     */
+    record Row(
+            String email,
+            Instant subscribedAt,
+            String link,
+            String source,
+            String campaign,
+            String words,
+            Optional<Instant> agreedAt,
+            String page,
+            Optional<Instant> withdrawnAt,
+            UUID linkId) {}
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    List<Row> page(SubscriberFilter filter, Instant now, int page) {
+        return chosen(ROWS + CHOSEN + "order by u.subscribed_at desc, u.email limit :limit offset :offset", filter, now)
+                .param("limit", PAGE)
+                .param("offset", (long) page * PAGE)
+                .query((row, number) -> row(row))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    long count(SubscriberFilter filter, Instant now) {
+        return chosen("select count(*) " + CHOSEN, filter, now)
+                .query(Long.class)
+                .single();
+    }
+
+    /** All of them, in the order in which they came, read as they are taken. */
+    @Transactional(readOnly = true)
+    void each(SubscriberFilter filter, Instant now, Consumer<Iterator<Row>> taker) {
+        try (Stream<Row> rows = chosen(ROWS + CHOSEN + "order by u.subscribed_at, u.email", filter, now)
+                .withFetchSize(FETCHED)
+                .query((row, number) -> row(row))
+                .stream()) {
+            taker.accept(rows.iterator());
+        }
+    }
+
+    private JdbcClient.StatementSpec chosen(String sql, SubscriberFilter filter, Instant now) {
+        return jdbc.sql(sql)
+                .param("since", Timestamp.from(filter.since(now)))
+                .param("state", filter.state().name())
+                .param("source", filter.source().map(UUID::toString).orElse(null))
+                .param("link", filter.link().map(UUID::toString).orElse(null))
+                .param("needle", "%" + FilterValues.needle(filter.find()) + "%");
+    }
+
+    private static Row row(ResultSet row) throws SQLException {
+        return new Row(
+                row.getString(1),
+                row.getTimestamp(2).toInstant(),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getString(6),
+                Optional.ofNullable(row.getTimestamp(7)).map(Timestamp::toInstant),
+                row.getString(8),
+                Optional.ofNullable(row.getTimestamp(9)).map(Timestamp::toInstant),
+                row.getObject(10, UUID.class));
+    }
+}

@@ -1,0 +1,107 @@
+package wendo.app.place.placements;
+
+import java.time.Clock;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.outcome.networks.NetworkDirectory;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.InvalidForm;
+
+/** The ways to place a link, and where it was placed. */
+@Controller
+@RequestMapping("/links/{id}/place")
+class PlacementController {
+    private final LinkSaving links;
+    private final Placements placements;
+    private final NetworkDirectory networks;
+    private final Clock clock;
+
+    PlacementController(LinkSaving links, Placements placements, NetworkDirectory networks, Clock clock) {
+        this.links = links;
+        this.placements = placements;
+        this.networks = networks;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    ModelAndView page(@PathVariable UUID id, Business business) {
+        return show(find(id), PlacementForm.empty(business.today(clock)), Map.of(), business);
+    }
+
+    private ModelAndView show(LinkListed link, PlacementForm form, Map<String, String> faults, Business business) {
+        return new ModelAndView("place/placements/page")
+                .addObject("link", link)
+                .addObject("form", form)
+                .addObject("faults", faults)
+                .addObject("placements", placements.list(link.id()))
+                .addObject("response", placements.response(link.id()));
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping
+    ModelAndView add(
+            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+        LinkListed link = find(id);
+        PlacementForm form = new PlacementForm(
+                typed.getOrDefault("place", ""),
+                typed.getOrDefault("placedOn", ""),
+                typed.getOrDefault("endsOn", ""),
+                typed.getOrDefault("copies", ""),
+                typed.getOrDefault("unitPrice", ""),
+                typed.getOrDefault("note", ""));
+        PlacementForm.Checked checked = form.check(business, business.today(clock));
+        if (checked.placement().isEmpty()) {
+            return InvalidForm.of(show(link, form, checked.faults(), business));
+        }
+        placements.add(link, checked.placement().get(), person.name());
+        return new ModelAndView("redirect:/links/" + id + "/place");
+    }
+
+    @Needs(value = Permission.ISSUE, ofLink = true)
+    @PostMapping("/{placement}/remove")
+    String remove(@PathVariable UUID id, @PathVariable UUID placement) {
+        if (!placements.remove(id, placement)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return "redirect:/links/" + id + "/place";
+    }
+
+    /** What an ad system asks for. */
+    @GetMapping("/ad")
+    ModelAndView ad(@PathVariable UUID id, @RequestParam(defaultValue = "") String fill, Business business) {
+        LinkListed link = find(id);
+        Optional<NetworkDirectory.LinkSubId> subId = networks.subIdOf(business.id(), link.taggedAddress(), link.slug());
+        return new ModelAndView("place/placements/ad")
+                .addObject("link", link)
+                .addObject("fill", fill.length() <= AdAddress.MAX_FILL ? fill : fill.substring(0, AdAddress.MAX_FILL))
+                .addObject("subId", subId)
+                .addObject("ad", AdAddress.of(link, subId, fill));
+    }
+
+    /** A page to print and hand to a partner. */
+    @GetMapping("/card")
+    ModelAndView card(@PathVariable UUID id, Business business) {
+        return new ModelAndView("place/placements/card")
+                .addObject("link", find(id))
+                .addObject("business", business);
+    }
+
+    private LinkListed find(UUID id) {
+        return links.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

@@ -1,0 +1,46 @@
+package wendo.app.place.signposts;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+
+/** A signpost as everybody sees it, on the link host: light, without script. */
+@Controller
+class OpenSignpost {
+    private final Signposts signposts;
+    private final Businesses businesses;
+    private final BusinessScope scope;
+
+    OpenSignpost(Signposts signposts, Businesses businesses, BusinessScope scope) {
+        this.signposts = signposts;
+        this.businesses = businesses;
+        this.scope = scope;
+    }
+
+    @GetMapping("/t/signposts/{id}")
+    ModelAndView page(@PathVariable UUID id, HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-cache");
+        Optional<BusinessId> business = signposts.businessOf(id);
+        return business.map(owner -> scope.within(owner, () -> show(id))).orElseGet(() -> {
+            ModelAndView gone = new ModelAndView("place/signposts/open-gone");
+            gone.setStatus(HttpStatus.NOT_FOUND);
+            return gone;
+        });
+    }
+
+    private ModelAndView show(UUID id) {
+        return new ModelAndView("place/signposts/open")
+                .addObject("signpost", signposts.find(id).orElseThrow())
+                .addObject("business", businesses.current().name())
+                .addObject("language", businesses.current().locale().getLanguage())
+                .addObject("entries", signposts.shown(id));
+    }
+}

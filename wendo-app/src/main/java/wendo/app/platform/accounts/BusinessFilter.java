@@ -1,0 +1,74 @@
+package wendo.app.platform.accounts;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.web.filter.OncePerRequestFilter;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.Frame;
+
+/** Runs a signed-in person's request in the business they chose, or in their first. */
+final class BusinessFilter extends OncePerRequestFilter {
+    static final String CHOSEN = "wendo.business";
+
+    private final Accounts accounts;
+
+    BusinessFilter(Accounts accounts) {
+        this.accounts = accounts;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
+        if (authentication == null || !(authentication.getPrincipal() instanceof SignedIn person)) {
+            chain.doFilter(request, response);
+            return;
+        }
+        List<Membership> memberships = accounts.memberships(person.id());
+        Optional<Membership> chosen = choose(memberships, request.getSession().getAttribute(CHOSEN));
+        if (chosen.isEmpty()) {
+            response.sendError(HttpServletResponse.SC_FORBIDDEN);
+            return;
+        }
+        Membership now = chosen.get();
+        request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), person.name(), now.role()));
+        request.setAttribute(FrameAdvice.ATTRIBUTE, frame(person, now, memberships));
+        RequestScope.run(now.business(), request, response, chain);
+    }
+
+    private static Optional<Membership> choose(
+            List<Membership> memberships, @org.jspecify.annotations.Nullable Object id) {
+        return memberships.stream()
+                .filter(membership -> membership.business().equals(id))
+                .findFirst()
+                .or(() -> memberships.stream().findFirst());
+    }
+
+    private static Frame frame(SignedIn person, Membership now, List<Membership> memberships) {
+        return new Frame(
+                now.businessName(),
+                person.name(),
+                Arrays.stream(Permission.values())
+                        .filter(permission -> permission.isOf(now.role()))
+                        .map(Permission::name)
+                        .collect(Collectors.toSet()),
+                memberships.stream()
+                        .filter(other -> !other.equals(now))
+                        .map(other -> new Frame.Choice(other.business().value().toString(), other.businessName()))
+                        .toList());
+    }
+
+    /** Whether this person works for this business; only then may it be chosen. */
+    static boolean mayChoose(List<Membership> memberships, BusinessId wanted) {
+        return memberships.stream().anyMatch(membership -> membership.business().equals(wanted));
+    }
+}

@@ -1,0 +1,43 @@
+package wendo.app.platform.accounts;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** Somebody who signs in. People belong to no business; their memberships do. */
+@Entity
+@SuppressWarnings("UnusedVariable") // the database reads them
+class Person {
+    @Id
+    private UUID id;
+
+    @Version
+    private @Nullable Integer version;
+
+    private String email;
+    private String name;
+    private String passwordHash;
+    private Instant createdAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Person() {}
+
+    Person(String email, String name, String passwordHash, Instant createdAt) {
+        this.id = UUID.randomUUID();
+        this.email = email;
+        this.name = name;
+        this.passwordHash = passwordHash;
+        this.createdAt = createdAt;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    SignedIn signedIn() {
+        return new SignedIn(id, email, name, passwordHash);
+    }
+}

@@ -1,0 +1,54 @@
+package wendo.app.platform.accounts;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.CredentialsContainer;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.userdetails.UserDetails;
+
+/** The signed-in person as the session keeps them. What they may see is looked up with each request. */
+final class SignedIn implements UserDetails, CredentialsContainer {
+    private static final long serialVersionUID = 1L;
+
+    private final UUID id;
+    private final String email;
+    private final String name;
+    private @Nullable String passwordHash;
+
+    SignedIn(UUID id, String email, String name, String passwordHash) {
+        this.id = id;
+        this.email = email;
+        this.name = name;
+        this.passwordHash = passwordHash;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String name() {
+        return name;
+    }
+
+    @Override
+    public String getUsername() {
+        return email;
+    }
+
+    @Override
+    public @Nullable String getPassword() {
+        return passwordHash;
+    }
+
+    @Override
+    public void eraseCredentials() {
+        passwordHash = null;
+    }
+
+    @Override
+    public Collection<? extends GrantedAuthority> getAuthorities() {
+        return List.of();
+    }
+}

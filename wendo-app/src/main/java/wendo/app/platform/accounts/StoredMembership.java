@@ -1,0 +1,26 @@
+package wendo.app.platform.accounts;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import wendo.app.platform.business.BusinessRow;
+
+/** That somebody works for a business, and as what. */
+@Entity
+@Table(name = "membership")
+@SuppressWarnings("UnusedVariable") // the database reads them
+class StoredMembership extends BusinessRow {
+    @Id
+    private UUID personId;
+
+    private String role;
+
+    @SuppressWarnings("NullAway.Init")
+    protected StoredMembership() {}
+
+    StoredMembership(UUID person, Role role) {
+        this.personId = person;
+        this.role = role.key();
+    }
+}

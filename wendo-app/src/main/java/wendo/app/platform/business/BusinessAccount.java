@@ -1,0 +1,102 @@
+package wendo.app.platform.business;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import wendo.core.handover.SendingHours;
+
+/** A business with all that it has set. */
+@Entity
+@Table(name = "business")
+@SuppressWarnings("UnusedVariable") // the database reads them
+class BusinessAccount {
+    @Id
+    private UUID id;
+
+    @Version
+    private @Nullable Integer version;
+
+    private String name;
+    private String currency;
+    private String zone;
+    private String locale;
+    private String siteKey;
+    private boolean allowsLocalDestinations;
+    private Instant createdAt;
+    private boolean keepsVisitorCookie = VisitKeeping.USUAL.keepsCookie();
+    private int keepsVisitsMonths = VisitKeeping.USUAL.months();
+    private LocalTime cutOff = LocalTime.of(17, 0);
+    private LocalTime quietFrom = LocalTime.of(20, 0);
+    private LocalTime quietUntil = LocalTime.of(8, 0);
+    private @Nullable Long mostBelievedMinor;
+
+    @Column(insertable = false, updatable = false) // made by the database
+    private String siteSecret;
+
+    @SuppressWarnings("NullAway.Init")
+    protected BusinessAccount() {}
+
+    @SuppressWarnings("NullAway.Init")
+    BusinessAccount(Business opened, Instant now) {
+        this.id = opened.id().value();
+        this.name = opened.name();
+        this.currency = opened.currency().getCode();
+        this.zone = opened.zone().getId();
+        this.locale = opened.locale().toLanguageTag();
+        this.siteKey = opened.siteKey();
+        this.allowsLocalDestinations = opened.allowsLocalDestinations();
+        this.createdAt = now;
+    }
+
+    Business business() {
+        return new Business(
+                new BusinessId(id),
+                name,
+                CurrencyUnit.of(currency),
+                ZoneId.of(zone),
+                Locale.forLanguageTag(locale),
+                siteKey,
+                allowsLocalDestinations);
+    }
+
+    VisitKeeping visitKeeping() {
+        return new VisitKeeping(keepsVisitorCookie, keepsVisitsMonths);
+    }
+
+    void keepVisits(VisitKeeping keeping) {
+        this.keepsVisitorCookie = keeping.keepsCookie();
+        this.keepsVisitsMonths = keeping.months();
+    }
+
+    SendingHours sendingHours() {
+        return new SendingHours(cutOff, quietFrom, quietUntil, ZoneId.of(zone));
+    }
+
+    void sendAt(SendingHours hours) {
+        this.cutOff = hours.cutOff();
+        this.quietFrom = hours.quietFrom();
+        this.quietUntil = hours.quietUntil();
+    }
+
+    OptionalLong mostBelievedMinor() {
+        return mostBelievedMinor == null ? OptionalLong.empty() : OptionalLong.of(mostBelievedMinor);
+    }
+
+    void believe(OptionalLong minor) {
+        this.mostBelievedMinor = minor.isPresent() ? minor.getAsLong() : null;
+    }
+
+    String siteSecret() {
+        return siteSecret;
+    }
+}

@@ -1,0 +1,34 @@
+package wendo.app.platform.business;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.MappedSuperclass;
+import jakarta.persistence.Version;
+import java.util.UUID;
+import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+
+/**
+ * What people of a business edit. Its business is filled in from the scope, and its version counts the changes: of two
+ * who change it at once the later one is told.
+ */
+@MappedSuperclass
+public abstract class BusinessRow {
+    @TenantId
+    @Column(updatable = false)
+    private @Nullable UUID businessId;
+
+    @Version
+    private @Nullable Integer version; // empty until it is stored, by which a new one is known
+
+    public int version() {
+        return version == null ? 0 : version;
+    }
+
+    /** Refuses what was typed into a form that showed an older version. */
+    public void mustStillBe(EditedVersion edited) {
+        if (!edited.isOf(version())) {
+            throw new ObjectOptimisticLockingFailureException(getClass(), "version " + version());
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package wendo.app.platform.business;
+
+import java.util.OptionalInt;
+
+/** The version that a form showed, as it came back with what was typed. Forms that show none, such as a program's, hold nothing up. */
+public record EditedVersion(OptionalInt number) {
+    private static final int MOST_DIGITS = 9;
+
+    public static EditedVersion any() {
+        return new EditedVersion(OptionalInt.empty());
+    }
+
+    public static EditedVersion of(int version) {
+        return new EditedVersion(OptionalInt.of(version));
+    }
+
+    /** Text that is no number is taken for a version that nobody has, so that nothing is overwritten by it. */
+    public static EditedVersion of(String typed) {
+        if (typed.isEmpty()) {
+            return any();
+        }
+        boolean isNumber = typed.length() <= MOST_DIGITS && typed.chars().allMatch(c -> c >= '0' && c <= '9');
+        return of(isNumber ? Integer.parseInt(typed) : -1);
+    }
+
+    boolean isOf(int version) {
+        return number.isEmpty() || number.getAsInt() == version;
+    }
+}

@@ -1,0 +1,77 @@
+package wendo.app.platform.consent;
+
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.InvalidForm;
+
+/**
+ * Consent that somebody gave by word of mouth, as the office notes it.
+ *
+ * @param words what they were asked, as it was said
+ */
+public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
+    /** Field names begin with this, followed by a purpose's key. */
+    public static final String FIELD = "consent-";
+
+    public static final String WORDS = "consentWords";
+    private static final int MAX_WORDS = 600;
+
+    public ToldConsent {
+        purposes = Set.copyOf(purposes);
+    }
+
+    public static ToldConsent none() {
+        return new ToldConsent(Set.of(), "");
+    }
+
+    public static ToldConsent of(Map<String, String> typed) {
+        return new ToldConsent(
+                Arrays.stream(ConsentPurpose.values())
+                        .filter(purpose -> typed.containsKey(FIELD + purpose.key()))
+                        .collect(Collectors.toCollection(() -> EnumSet.noneOf(ConsentPurpose.class))),
+                typed.getOrDefault(WORDS, "").strip());
+    }
+
+    /** Notes what is wrong with it, for these contacts. Nothing ticked is nothing wrong. */
+    public void check(List<String> contacts, Map<String, String> faults) {
+        List<String> known =
+                contacts.stream().filter(contact -> !contact.isBlank()).toList();
+        if (!purposes.isEmpty() && words.isEmpty()) {
+            faults.put(WORDS, "Write down what you asked them, in your own words.");
+        }
+        InvalidForm.tooLong(faults, WORDS, words, MAX_WORDS);
+        for (ConsentPurpose purpose : purposes) {
+            if (known.stream().noneMatch(purpose::fits)) {
+                faults.putIfAbsent(
+                        WORDS,
+                        purpose == ConsentPurpose.TEXT_NEWS
+                                ? "Text news needs a phone number."
+                                : purpose == ConsentPurpose.EMAIL_NEWS
+                                        ? "E-mail news needs an e-mail address."
+                                        : "An e-mail address or a phone number is needed.");
+            }
+        }
+    }
+
+    /** What is kept of it; empty if nothing was ticked. */
+    public Optional<ConsentGiven> given(List<String> contacts, UUID outcome, String person) {
+        return purposes.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new ConsentGiven(
+                        contacts,
+                        purposes,
+                        words,
+                        ConsentPlace.TOLD,
+                        BusinessScope.current().value(),
+                        Optional.empty(),
+                        Optional.of(outcome),
+                        "to " + person));
+    }
+}

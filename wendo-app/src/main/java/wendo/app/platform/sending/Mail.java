@@ -1,0 +1,132 @@
+package wendo.app.platform.sending;
+
+import jakarta.mail.Message;
+import jakarta.mail.MessagingException;
+import jakarta.mail.SendFailedException;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeMessage;
+import java.io.UnsupportedEncodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Properties;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
+import org.eclipse.angus.mail.util.MailConnectException;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.mail.MailAuthenticationException;
+import org.springframework.mail.MailException;
+import org.springframework.mail.MailSendException;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
+import org.springframework.mail.javamail.MimeMessageHelper;
+import org.springframework.stereotype.Component;
+import wendo.app.platform.site.Installation;
+
+/** Sends e-mail by SMTP. Each message has its own Message-ID and a way out in its header (RFC 2369, RFC 8058). */
+@Component
+class Mail {
+    private static final int NEVER = 500;
+
+    private static final String PATIENCE_MILLIS = "20000";
+
+    private final JavaMailSenderImpl smtp = new JavaMailSenderImpl();
+    private final String host;
+    private final String from;
+    private final String origin;
+
+    Mail(Installation installation) {
+        Installation.Mail server = installation.mail();
+        this.host = server.host();
+        this.from = server.from();
+        this.origin = installation.linkOrigin();
+        smtp.setHost(host);
+        smtp.setPort(server.port());
+        Properties properties = smtp.getJavaMailProperties();
+        for (String timeout : List.of("connectiontimeout", "timeout", "writetimeout")) {
+            properties.setProperty("mail.smtp." + timeout, PATIENCE_MILLIS);
+        }
+        if (!server.user().isEmpty()) { // a password goes out encrypted or not at all
+            smtp.setUsername(server.user());
+            smtp.setPassword(server.password());
+            properties.setProperty("mail.smtp.auth", "true");
+            properties.setProperty("mail.smtp.starttls.required", "true");
+        }
+    }
+
+    Sent send(Post post, boolean isToLead) {
+        if (host.isEmpty()) {
+            return new Sent.NotYet("No mail server is set up (WENDO_MAIL_HOST); it is tried again.");
+        }
+        try {
+            smtp.send(message(post, isToLead));
+            return new Sent.Taken("The mail server has taken it.");
+        } catch (MailAuthenticationException e) {
+            return new Sent.NotYet("The mail server does not accept Wendo's sign-in; it is tried again.");
+        } catch (MailException | MessagingException | UnsupportedEncodingException e) {
+            return judge(e);
+        }
+    }
+
+    private MimeMessage message(Post post, boolean isToLead) throws MessagingException, UnsupportedEncodingException {
+        MimeMessage message = new MimeMessage(smtp.getSession()) {
+            @Override
+            protected void updateMessageID() throws MessagingException {
+                setHeader("Message-ID", "<%s@%s>".formatted(post.id(), from.substring(from.indexOf('@') + 1)));
+            }
+        };
+        MimeMessageHelper helper =
+                new MimeMessageHelper(message, post.clip().isPresent(), StandardCharsets.UTF_8.name());
+        helper.setFrom(new InternetAddress(from, post.from(), StandardCharsets.UTF_8.name()));
+        message.setRecipient(Message.RecipientType.TO, new InternetAddress(post.recipient()));
+        helper.setSubject(post.subject());
+        String out = origin + "/t/stop/" + post.id();
+        helper.setText(isToLead ? post.body() + "\n\n--\nNo more of these: " + out : post.body());
+        if (isToLead) {
+            message.setHeader("List-Unsubscribe", "<" + out + ">");
+            message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+        }
+        if (post.clip().isPresent()) {
+            Clips.Clip clip = post.clip().get();
+            helper.addAttachment(clip.name(), new ByteArrayResource(clip.content()), clip.type());
+        }
+        return message;
+    }
+
+    /** A connection that was never made, and a server that answered no, have surely sent nothing. */
+    private static Sent judge(Exception fault) {
+        Exception cause = fault;
+        if (fault instanceof MailSendException many && many.getMessageExceptions().length > 0) {
+            cause = many.getMessageExceptions()[0];
+        }
+        if (cause instanceof MailConnectException || fault.getCause() instanceof MailConnectException) {
+            return new Sent.NotYet("The mail server cannot be reached; it is tried again.");
+        }
+        int code = code(cause);
+        if (code >= NEVER) {
+            return new Sent.Refused("The mail server refused it (%d). Check the address.".formatted(code));
+        }
+        return code > 0
+                ? new Sent.NotYet("The mail server asked to wait (%d); it is tried again.".formatted(code))
+                : new Sent.Unsure(
+                        "The connection broke while it was sent; it may have arrived, and is not sent again.");
+    }
+
+    private static int code(Exception fault) {
+        for (Throwable cause = fault; cause != null; cause = next(cause)) {
+            if (cause instanceof SMTPAddressFailedException address) {
+                return address.getReturnCode();
+            }
+            if (cause instanceof SMTPSendFailedException send
+                    && !(send.getNextException() instanceof SendFailedException)) {
+                return send.getReturnCode();
+            }
+        }
+        return 0;
+    }
+
+    private static @Nullable Throwable next(Throwable cause) {
+        return cause instanceof MessagingException one && one.getNextException() != null
+                ? one.getNextException()
+                : cause.getCause();
+    }
+}

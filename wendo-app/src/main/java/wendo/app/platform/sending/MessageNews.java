@@ -1,0 +1,197 @@
+package wendo.app.platform.sending;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.consent.Withdrawal;
+import wendo.app.platform.site.ApiErrors;
+import wendo.app.platform.site.CallLimit;
+import wendo.app.platform.site.Installation;
+
+/** What comes back: the gateway's news of a message, a reader who wants no more, and whoever fetches a clip. */
+@Controller
+class MessageNews {
+    private static final int MAX_TEXT = 2000;
+
+    /** A reply that is one of these alone ends all messages. Common practice of carriers. */
+    private static final Set<String> STOP_WORDS = Set.of("STOP", "STOPALL", "UNSUBSCRIBE", "CANCEL", "END", "QUIT");
+
+    private static final UUID NO_MESSAGE = new UUID(0, 0);
+
+    private final JdbcClient jdbc;
+    private final Outbox outbox;
+    private final Clips clips;
+    private final BusinessScope scope;
+    private final Businesses businesses;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+    private final String key;
+    private final CallLimit limit = new CallLimit(60);
+
+    MessageNews(
+            JdbcClient jdbc,
+            Outbox outbox,
+            Clips clips,
+            BusinessScope scope,
+            Businesses businesses,
+            ApplicationEventPublisher events,
+            Clock clock,
+            Installation installation) {
+        this.jdbc = jdbc;
+        this.outbox = outbox;
+        this.clips = clips;
+        this.scope = scope;
+        this.businesses = businesses;
+        this.events = events;
+        this.clock = clock;
+        this.key = installation.texts().key();
+    }
+
+    /** @param event delivered, failed, replied or opted-out */
+    record News(
+            @Nullable UUID id,
+            @Nullable String event,
+            @Nullable String text) {}
+
+    private record About(Optional<UUID> lead, String recipient) {}
+
+    /** The gateway tells, with the key that it is called with. */
+    @PostMapping("/t/messages/news")
+    ResponseEntity<Void> news(
+            @RequestBody News news,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+            HttpServletRequest request) {
+        limit.mustAllow("news " + request.getRemoteAddr());
+        byte[] wanted = ("Bearer " + key).getBytes(StandardCharsets.UTF_8);
+        if (key.isEmpty() || !MessageDigest.isEqual(wanted, authorization.getBytes(StandardCharsets.UTF_8))) {
+            throw new ApiErrors(HttpStatus.UNAUTHORIZED, "Send the gateway's key as a bearer token.", List.of());
+        }
+        UUID id = news.id() == null ? NO_MESSAGE : news.id();
+        BusinessId business = businessOf(id)
+                .orElseThrow(() -> new ApiErrors(HttpStatus.NOT_FOUND, "No message has this id.", List.of()));
+        scope.within(business, () -> heed(business, id, news));
+        return ResponseEntity.noContent().build();
+    }
+
+    private boolean heed(BusinessId business, UUID id, News news) {
+        About about = about(id);
+        switch (news.event() == null ? "" : news.event()) {
+            case "delivered" -> state(id, "delivered", "It was delivered.");
+            case "failed" -> state(id, "failed", "The gateway could not deliver it. Check the number.");
+            case "replied" -> {
+                String text = news.text() == null ? "" : news.text();
+                keep(id, about, text);
+                if (STOP_WORDS.contains(text.strip().toUpperCase(Locale.ROOT))) {
+                    return optOut(business, about, Withdrawal.REPLY);
+                }
+                about.lead().ifPresent(lead -> events.publishEvent(new MessageAnswered(business, lead, false)));
+            }
+            case "opted-out" -> optOut(business, about, Withdrawal.REPLY);
+            default ->
+                throw new ApiErrors(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "An event is delivered, failed, replied or opted-out.",
+                        List.of());
+        }
+        return true;
+    }
+
+    private void state(UUID id, String state, String said) {
+        jdbc.sql("update outgoing set state = ?, said = ? where id = ? and state in ('sending', 'sent')")
+                .params(state, said, id)
+                .update();
+    }
+
+    private void keep(UUID id, About about, String text) {
+        jdbc.sql("insert into answer_received values (?, ?, ?, ?, ?, ?)")
+                .params(UUID.randomUUID(), BusinessScope.current().value(), id)
+                .param(about.lead().orElse(null))
+                .params(text.substring(0, Math.min(text.length(), MAX_TEXT)).replace("\0", ""))
+                .param(Timestamp.from(clock.instant()))
+                .update();
+    }
+
+    private boolean optOut(BusinessId business, About about, Withdrawal how) {
+        outbox.optOut(about.recipient(), how);
+        about.lead().ifPresent(lead -> events.publishEvent(new MessageAnswered(business, lead, true)));
+        return true;
+    }
+
+    private About about(UUID id) {
+        return jdbc.sql("select lead_id, recipient from outgoing where id = ?")
+                .param(id)
+                .query((row, number) -> new About(Optional.ofNullable(row.getObject(1, UUID.class)), row.getString(2)))
+                .single();
+    }
+
+    private Optional<BusinessId> businessOf(UUID id) {
+        return jdbc.sql("select door_outgoing(?)")
+                .param(id)
+                .query(UUID.class)
+                .optional()
+                .map(BusinessId::new);
+    }
+
+    /** Asks first: scanners open every address. */
+    @GetMapping("/t/stop/{id}")
+    ModelAndView ask(@PathVariable UUID id, HttpServletResponse response) {
+        return stopPage(id, false, response);
+    }
+
+    @PostMapping("/t/stop/{id}")
+    ModelAndView stop(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
+        limit.mustAllow(request.getRemoteAddr());
+        businessOf(id)
+                .ifPresent(business -> scope.within(business, () -> optOut(business, about(id), Withdrawal.STOP_PAGE)));
+        return stopPage(id, true, response);
+    }
+
+    private ModelAndView stopPage(UUID id, boolean isDone, HttpServletResponse response) {
+        response.setHeader("Cache-Control", "no-store");
+        Optional<String> name = businessOf(id)
+                .map(business ->
+                        scope.within(business, () -> businesses.current().name()));
+        ModelAndView page = new ModelAndView("platform/sending/open-stop")
+                .addObject("business", name.orElse(""))
+                .addObject("isDone", isDone);
+        page.setStatus(name.isPresent() ? HttpStatus.OK : HttpStatus.NOT_FOUND);
+        return page;
+    }
+
+    @GetMapping("/t/clips/{id}")
+    ResponseEntity<byte[]> clip(@PathVariable UUID id) {
+        Optional<Clips.Clip> clip =
+                clips.businessOf(id).flatMap(business -> scope.within(business, () -> clips.find(id)));
+        return clip.map(one -> ResponseEntity.ok()
+                        .contentType(MediaType.parseMediaType(one.type()))
+                        .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                        .body(one.content()))
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+}

@@ -1,0 +1,198 @@
+package wendo.app.platform.sending;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.ConsentWithdrawn;
+import wendo.app.platform.consent.Consents;
+import wendo.app.platform.consent.Withdrawal;
+
+/** Messages that wait, went out, or came to nothing. */
+@Service
+public class Outbox {
+    private final JdbcClient jdbc;
+    private final Consents consents;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Outbox(JdbcClient jdbc, Consents consents, ApplicationEventPublisher events, Clock clock) {
+        this.jdbc = jdbc;
+        this.consents = consents;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** A message as pages show it. */
+    public record Message(
+            UUID id,
+            String purpose,
+            MessageType road,
+            String recipient,
+            String subject,
+            String body,
+            Instant dueAt,
+            String state,
+            Optional<Instant> sentAt,
+            String said) {}
+
+    public record Answer(Instant at, String text) {}
+
+    /** Keeps a message until it is due. One of the same lead, purpose and place is there already: then it stays so. */
+    @Transactional
+    public void put(Draft draft) {
+        jdbc.sql("""
+                        insert into outgoing (id, business_id, lead_id, purpose, place, road, recipient, subject, body,
+                            clip_id, due_at, state, tries, said, kept_at, needs)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', 0, '', ?, ?)
+                        on conflict do nothing
+                        """)
+                .params(
+                        UUID.randomUUID(),
+                        BusinessScope.current().value(),
+                        draft.lead(),
+                        draft.purpose(),
+                        draft.place())
+                .params(draft.road().key(), draft.recipient(), draft.subject(), draft.body())
+                .param(draft.clip().orElse(null))
+                .params(Timestamp.from(draft.dueAt()), Timestamp.from(clock.instant()))
+                .param(draft.needs().map(ConsentPurpose::key).orElse(""))
+                .update();
+    }
+
+    /** A mail to somebody of the business that belongs to no lead. */
+    @Transactional
+    public void alert(String recipient, String subject, String body, Instant dueAt) {
+        jdbc.sql("""
+                        insert into outgoing (id, business_id, lead_id, purpose, place, road, recipient, subject, body,
+                            clip_id, due_at, state, tries, said, kept_at, needs)
+                        values (?, ?, null, 'alert', 0, ?, ?, ?, ?, null, ?, 'waiting', 0, '', ?, '')
+                        """)
+                .params(UUID.randomUUID(), BusinessScope.current().value(), MessageType.EMAIL.key(), recipient)
+                .params(Draft.subject(subject), Draft.body(body))
+                .params(Timestamp.from(dueAt), Timestamp.from(clock.instant()))
+                .update();
+    }
+
+    /** What waits of a lead's plan goes out no more. Answers how many messages that were. */
+    @Transactional
+    public int stop(UUID lead, String why) {
+        return jdbc.sql("""
+                        update outgoing set state = 'stopped', said = ?
+                        where lead_id = ? and purpose = 'plan' and state = 'waiting'
+                        """).params(why, lead).update();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Message> of(UUID lead) {
+        return jdbc.sql("""
+                        select id, purpose, road, recipient, subject, body, due_at, state, sent_at, said
+                        from outgoing where lead_id = ? order by due_at, purpose, place
+                        """).param(lead).query(Outbox::read).list();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Answer> answers(UUID lead) {
+        return jdbc.sql("select received_at, text from answer_received where lead_id = ? order by received_at")
+                .param(lead)
+                .query((row, number) -> new Answer(row.getTimestamp(1).toInstant(), row.getString(2)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isOptedOut(String contact) {
+        return jdbc.sql("select exists (select from opted_out where contact = ?)")
+                .param(contact)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /** Those of the contacts who want no more messages. */
+    @Transactional(readOnly = true)
+    public Set<String> optedOut(List<String> contacts) {
+        return contacts.isEmpty()
+                ? Set.of()
+                : Set.copyOf(jdbc.sql("select contact from opted_out where contact = any(cast(? as text[]))")
+                        .param(contacts.toArray(String[]::new))
+                        .query(String.class)
+                        .list());
+    }
+
+    /** Whether a plan was begun for this contact, on behalf of another lead, since then. */
+    @Transactional(readOnly = true)
+    public boolean isWrittenTo(String contact, UUID lead, Instant since) {
+        return jdbc.sql("""
+                        select exists (select from outgoing
+                            where purpose = 'plan' and recipient = ? and kept_at > ? and lead_id <> ?)
+                        """)
+                .params(contact, Timestamp.from(since), lead)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /** For how many leads a plan was begun since then. */
+    @Transactional(readOnly = true)
+    public long plansBegunSince(Instant since) {
+        return jdbc.sql("select count(distinct lead_id) from outgoing where purpose = 'plan' and kept_at > ?")
+                .param(Timestamp.from(since))
+                .query(Long.class)
+                .single();
+    }
+
+    /** What waits for somebody who withdrew their consent to it goes out no more. */
+    @EventListener
+    void on(ConsentWithdrawn event) {
+        List<UUID> leads = jdbc.sql("""
+                        update outgoing set state = 'stopped', said = 'They withdrew their consent.'
+                        where recipient = :contact and needs in (:purposes) and state = 'waiting' returning lead_id
+                        """)
+                .param("contact", event.contact())
+                .param(
+                        "purposes",
+                        event.purposes().stream().map(ConsentPurpose::key).toList())
+                .query(UUID.class)
+                .list();
+        Set.copyOf(leads)
+                .forEach(lead -> events.publishEvent(new MessageStopped(
+                        event.business(), lead, "They withdrew their consent; what was still to be sent is stopped.")));
+    }
+
+    /** From now on nothing of a plan goes to this contact. */
+    @Transactional
+    public void optOut(String contact, Withdrawal how) {
+        consents.withdraw(contact, how, "");
+        jdbc.sql("insert into opted_out values (?, ?, ?) on conflict do nothing")
+                .params(BusinessScope.current().value(), contact, Timestamp.from(clock.instant()))
+                .update();
+        jdbc.sql("""
+                        update outgoing set state = 'stopped', said = 'They want no more messages.'
+                        where recipient = ? and purpose = 'plan' and state = 'waiting'
+                        """).param(contact).update();
+    }
+
+    private static Message read(ResultSet row, int number) throws SQLException {
+        return new Message(
+                row.getObject(1, UUID.class),
+                row.getString(2),
+                MessageType.of(row.getString(3)),
+                row.getString(4),
+                row.getString(5),
+                row.getString(6),
+                row.getTimestamp(7).toInstant(),
+                row.getString(8),
+                Optional.ofNullable(row.getTimestamp(9)).map(Timestamp::toInstant),
+                row.getString(10));
+    }
+}

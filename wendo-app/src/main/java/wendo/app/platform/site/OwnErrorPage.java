@@ -1,0 +1,9 @@
+package wendo.app.platform.site;
+
+import java.util.Optional;
+
+/** The page of a link domain for an address that leads nowhere, in the name of its business. */
+public interface OwnErrorPage {
+    /** Empty if nobody's links have this host. */
+    Optional<String> of(String host);
+}

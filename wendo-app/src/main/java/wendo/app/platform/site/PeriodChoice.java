@@ -1,0 +1,108 @@
+package wendo.app.platform.site;
+
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.temporal.IsoFields;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import wendo.core.measure.Period;
+
+/**
+ * The period that all screens look at, as it stands in the address: {@code period=28d} or {@code from=…&to=…}, both days
+ * included. Controllers take it as a parameter.
+ *
+ * @param query the part of an address that chooses this period
+ * @param fault what was wrong with the address's own period, if anything; then the season is shown
+ */
+public record PeriodChoice(Period period, LocalDate today, String key, String query, Optional<String> fault) {
+    /** A season is what the ribbon shows: half a year. */
+    public static final int SEASON_WEEKS = 26;
+
+    private static final int MAX_YEARS = 10;
+
+    /** A preset of the ribbon. */
+    public record Preset(String key, String label) {}
+
+    public static final List<Preset> PRESETS = List.of(
+            new Preset("7d", "7 days"),
+            new Preset("28d", "28 days"),
+            new Preset("quarter", "This quarter"),
+            new Preset("season", "The season"));
+
+    /** A preset in the middle of a sentence; empty text for days of one's own. */
+    public String words() {
+        return switch (key) {
+            case "7d" -> "the last 7 days";
+            case "28d" -> "the last 28 days";
+            case "quarter" -> "this quarter";
+            case "season" -> "the season";
+            default -> "";
+        };
+    }
+
+    /** Reads an address's parameters. Nonsense shows the season and says so. */
+    public static PeriodChoice of(Function<String, Optional<String>> parameter, LocalDate today) {
+        Optional<String> from = parameter.apply("from").filter(text -> !text.isBlank());
+        Optional<String> to = parameter.apply("to").filter(text -> !text.isBlank());
+        if (from.isPresent() || to.isPresent()) {
+            return ofDays(from.orElse(""), to.orElse(""), today);
+        }
+        return ofPreset(parameter.apply("period").orElse("season"), today);
+    }
+
+    private static PeriodChoice ofDays(String from, String to, LocalDate today) {
+        try {
+            LocalDate first = LocalDate.parse(from);
+            LocalDate last = LocalDate.parse(to);
+            if (last.isBefore(first)) {
+                return season(today, Optional.of("The last day lies before the first; showing the season instead."));
+            }
+            if (first.isBefore(today.minusYears(MAX_YEARS)) || last.isAfter(today.plusYears(1))) {
+                return season(today, Optional.of("That period lies too far away; showing the season instead."));
+            }
+            return new PeriodChoice(
+                    Period.ofDays(first, last), today, "", "from=" + first + "&to=" + last, Optional.empty());
+        } catch (DateTimeException e) {
+            return season(today, Optional.of("Two days are needed, like 2026-05-01; showing the season instead."));
+        }
+    }
+
+    private static PeriodChoice ofPreset(String key, LocalDate today) {
+        return switch (key) {
+            case "7d" -> preset(key, today.minusDays(6), today);
+            case "28d" -> preset(key, today.minusDays(27), today);
+            case "quarter" -> preset(key, today.with(IsoFields.DAY_OF_QUARTER, 1), today);
+            case "season" -> season(today, Optional.empty());
+            default -> season(today, Optional.of("There is no such period; showing the season instead."));
+        };
+    }
+
+    private static PeriodChoice preset(String key, LocalDate first, LocalDate last) {
+        return new PeriodChoice(Period.ofDays(first, last), last, key, "period=" + key, Optional.empty());
+    }
+
+    private static PeriodChoice season(LocalDate today, Optional<String> fault) {
+        Period season = Period.ofDays(today.minusWeeks(SEASON_WEEKS).plusDays(1), today);
+        return new PeriodChoice(season, today, "season", "period=season", fault);
+    }
+
+    /** What else stands in the address and is to stay, as fields of a form. */
+    public static List<Kept> kept(String query) {
+        return Arrays.stream(query.split("&(?:amp;)?"))
+                .filter(pair -> pair.indexOf('=') > 0)
+                .map(pair -> new Kept(
+                        decoded(pair.substring(0, pair.indexOf('='))), decoded(pair.substring(pair.indexOf('=') + 1))))
+                .toList();
+    }
+
+    private static String decoded(String text) {
+        return URLDecoder.decode(text, StandardCharsets.UTF_8);
+    }
+
+    /** A parameter that stays. */
+    public record Kept(String name, String value) {}
+}

@@ -1,0 +1,93 @@
+package wendo.app.prepare.campaigns;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Amount;
+
+/** What is said of a campaign, as typed. */
+record CampaignForm(String name, String firstDay, String lastDay, String budget, String note) {
+    static final int MAX_NOTE = 1000;
+
+    CampaignForm {
+        name = typed(name);
+        firstDay = typed(firstDay);
+        lastDay = typed(lastDay);
+        budget = typed(budget);
+        note = typed(note);
+    }
+
+    private static String typed(@org.jspecify.annotations.Nullable String text) {
+        return text == null ? "" : text.strip();
+    }
+
+    static CampaignForm empty() {
+        return new CampaignForm("", "", "", "", "");
+    }
+
+    static CampaignForm of(Checked said, Business business) {
+        return new CampaignForm(
+                said.name(),
+                said.first().map(LocalDate::toString).orElse(""),
+                said.last().map(LocalDate::toString).orElse(""),
+                said.budgetMinor()
+                        .map(minor -> Amount.typed(minor, business.currency(), business.locale()))
+                        .orElse(""),
+                said.note());
+    }
+
+    /** What may be kept. */
+    record Checked(
+            String name,
+            Optional<LocalDate> first,
+            Optional<LocalDate> last,
+            Optional<Long> budgetMinor,
+            String note) {}
+
+    /** What is wrong by field, and what may be kept of the rest. */
+    record Judged(Checked checked, Map<String, String> faults) {}
+
+    Judged check(Business business) {
+        Map<String, String> faults = new HashMap<>();
+        Campaigns.refusal(name).ifPresent(fault -> faults.put("name", fault));
+        Optional<LocalDate> first = day("firstDay", firstDay, faults);
+        Optional<LocalDate> last = day("lastDay", lastDay, faults);
+        if (first.isPresent() != last.isPresent() && faults.isEmpty()) {
+            faults.put(first.isPresent() ? "lastDay" : "firstDay", "Give both days, or neither.");
+        } else if (first.isPresent() && last.orElseThrow().isBefore(first.get())) {
+            faults.put("lastDay", "The last day lies before the first.");
+        }
+        if (note.length() > MAX_NOTE) {
+            faults.put("note", "A note may have %d characters; this one has %d.".formatted(MAX_NOTE, note.length()));
+        }
+        return new Judged(new Checked(name, first, last, budget(business, faults), note), faults);
+    }
+
+    private Optional<Long> budget(Business business, Map<String, String> faults) {
+        if (budget.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(
+                    Amount.of(budget, business.currency(), business.locale()).minor());
+        } catch (IllegalArgumentException e) {
+            faults.put("budget", String.valueOf(e.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<LocalDate> day(String field, String text, Map<String, String> faults) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(LocalDate.parse(text));
+        } catch (DateTimeParseException e) {
+            faults.put(field, "Choose a day.");
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,84 @@
+package wendo.app.prepare.destinations;
+
+import java.io.IOException;
+import java.net.SocketTimeoutException;
+import java.net.URI;
+import java.net.UnknownHostException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.net.ssl.SSLException;
+import org.jsoup.Jsoup;
+import org.springframework.stereotype.Component;
+import wendo.core.links.AddressRefused;
+import wendo.core.links.WebAddress;
+
+/** Looks at a page as a visitor's browser would: follows 5 redirects at most, and gives up after 5 seconds in all. */
+@Component
+class DestinationLook {
+    static final int MAX_REDIRECTS = 5;
+
+    private static final Duration PATIENCE = Duration.ofSeconds(5);
+
+    private final PageFetch pages;
+
+    DestinationLook(PageFetch pages) {
+        this.pages = pages;
+    }
+
+    Look look(WebAddress address, boolean allowsLocal) {
+        List<String> hops = new ArrayList<>(List.of(address.toString()));
+        Instant end = Instant.now().plus(PATIENCE);
+        try {
+            PageFetch.Answer answer = pages.fetch(address, allowsLocal, end);
+            while (answer.leadsTo().isPresent()) {
+                if (hops.size() > MAX_REDIRECTS) {
+                    return failed(hops, "It redirects more than %d times.".formatted(MAX_REDIRECTS));
+                }
+                WebAddress next =
+                        next(hops.get(hops.size() - 1), answer.leadsTo().get());
+                hops.add(next.toString());
+                answer = pages.fetch(next, allowsLocal, end);
+            }
+            return new Look(
+                    Optional.of(answer.status()),
+                    Jsoup.parse(answer.text()).title().strip(),
+                    hops,
+                    answer.certificateUntil(),
+                    answer.status() < 400 ? "" : "It answers with error %d.".formatted(answer.status()));
+        } catch (AddressRefused e) {
+            return failed(hops, "It redirects to an address that cannot be opened.");
+        } catch (IOException | RuntimeException e) {
+            return failed(hops, why(e, !Instant.now().isBefore(end)));
+        }
+    }
+
+    private static Look failed(List<String> hops, String problem) {
+        return new Look(Optional.empty(), "", hops, Optional.empty(), problem);
+    }
+
+    private static WebAddress next(String from, String location) {
+        try {
+            return WebAddress.of(URI.create(from)
+                    .resolve(location.strip().replace(" ", "%20"))
+                    .toString());
+        } catch (IllegalArgumentException e) {
+            throw new AddressRefused("Not an address: " + location);
+        }
+    }
+
+    private static String why(Exception e, boolean isLate) {
+        if (isLate || e instanceof SocketTimeoutException) {
+            return "It did not answer within %d seconds.".formatted(PATIENCE.toSeconds());
+        }
+        if (e instanceof PublicNames.NotPublic) {
+            return "Only a private network can open it.";
+        }
+        if (e instanceof UnknownHostException) {
+            return "There is no site of this name.";
+        }
+        return e instanceof SSLException ? "Browsers will not trust its certificate." : "Its server does not answer.";
+    }
+}

@@ -1,0 +1,90 @@
+package wendo.app.prepare.evidence;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.app.prepare.sources.Sources;
+
+/** Codes and answers with the sources they stand for, and those that match nothing. */
+@Needs(Permission.SET_UP)
+@Controller
+@RequestMapping("/setup/codes")
+class EvidenceController {
+    private final SourceClues clues;
+    private final Sources sources;
+
+    EvidenceController(SourceClues clues, Sources sources) {
+        this.clues = clues;
+        this.sources = sources;
+    }
+
+    /** As typed. */
+    record Typed(String kind, String text, String source) {}
+
+    @GetMapping
+    ModelAndView list() {
+        return list(new Typed("code", "", ""), Map.of());
+    }
+
+    private ModelAndView list(Typed typed, Map<String, String> faults) {
+        return new ModelAndView("prepare/evidence/list")
+                .addObject("standing", clues.all())
+                .addObject("unmatched", clues.unmatched())
+                .addObject("sources", sources.list())
+                .addObject("typed", typed)
+                .addObject("faults", faults);
+    }
+
+    @PostMapping
+    ModelAndView add(
+            @RequestParam(defaultValue = "") String kind,
+            @RequestParam(defaultValue = "") String text,
+            @RequestParam(defaultValue = "") String source,
+            CurrentPerson person) {
+        Typed typed = new Typed(kind, text.strip(), source);
+        Optional<ClueKind> what = ClueKind.find(kind);
+        Optional<String> key = what.flatMap(one -> one.normal(text));
+        Optional<SourceListed> of = sources.list().stream()
+                .filter(one -> one.id().toString().equals(source))
+                .findFirst();
+        Map<String, String> faults = new LinkedHashMap<>();
+        if (key.isEmpty() || text.length() > SourceClues.MAX_SHOWN) {
+            faults.put(
+                    "text",
+                    "Type it with letters or digits: a code has 40 at most, an answer 200. A website is a host like tides.example.");
+        }
+        if (of.isEmpty()) {
+            faults.put("source", "Choose the source it stands for.");
+        } else if (key.isPresent()) {
+            clues.taken(what.orElseThrow(), key.get(), of.get().id())
+                    .ifPresent(name -> faults.put("text", "It stands for %s already.".formatted(name)));
+        }
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(list(typed, faults));
+        }
+        clues.add(
+                what.orElseThrow(),
+                key.orElseThrow(),
+                text.strip(),
+                of.orElseThrow().id(),
+                person.name());
+        return new ModelAndView("redirect:/setup/codes");
+    }
+
+    @PostMapping("/remove")
+    String remove(@RequestParam String kind, @RequestParam String key) {
+        ClueKind.find(kind).ifPresent(what -> clues.remove(what, key));
+        return "redirect:/setup/codes";
+    }
+}

@@ -1,0 +1,73 @@
+package wendo.app.prepare.sources;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import wendo.app.platform.accounts.Colleague;
+import wendo.core.links.Channel;
+import wendo.core.links.Tag;
+
+/** What is said of a source, as typed. */
+record SourceForm(String name, String channel, String medium, String owner, String contact, String note) {
+    static final int MAX_CONTACT = 200;
+    static final int MAX_NOTE = 1000;
+
+    SourceForm {
+        name = typed(name);
+        channel = typed(channel);
+        medium = typed(medium);
+        owner = typed(owner);
+        contact = typed(contact);
+        note = typed(note);
+    }
+
+    private static String typed(@org.jspecify.annotations.Nullable String text) {
+        return text == null ? "" : text.strip();
+    }
+
+    static SourceForm empty() {
+        return new SourceForm("", "", "", "", "", "");
+    }
+
+    /** What may be kept. */
+    record Checked(String name, Channel channel, Tag medium, Optional<UUID> owner, String contact, String note) {}
+
+    Map<String, String> faults(List<Colleague> colleagues) {
+        Map<String, String> faults = new LinkedHashMap<>();
+        Sources.refusal(name).ifPresent(fault -> faults.put("name", fault));
+        if (Channel.find(channel).isEmpty()) {
+            faults.put("channel", "Choose what kind of source it is.");
+        }
+        if (!medium.isEmpty() && !Tag.isPossible(medium)) {
+            faults.put("medium", "A medium needs a letter or a digit.");
+        }
+        if (!owner.isEmpty() && ownerOf(colleagues).isEmpty()) {
+            faults.put("owner", "Choose somebody who works here.");
+        }
+        tooLong(faults, "contact", contact, MAX_CONTACT);
+        tooLong(faults, "note", note, MAX_NOTE);
+        return faults;
+    }
+
+    private static void tooLong(Map<String, String> faults, String field, String text, int most) {
+        if (text.length() > most) {
+            faults.put(field, "It may have %d characters; this has %d.".formatted(most, text.length()));
+        }
+    }
+
+    /** Call it when there are no faults. */
+    Checked checked(List<Colleague> colleagues) {
+        Channel kind = Channel.find(channel).orElseThrow();
+        return new Checked(
+                name, kind, Tag.of(medium.isEmpty() ? kind.medium() : medium), ownerOf(colleagues), contact, note);
+    }
+
+    private Optional<UUID> ownerOf(List<Colleague> colleagues) {
+        return colleagues.stream()
+                .filter(person -> !owner.isEmpty() && person.isCalled(owner))
+                .map(Colleague::id)
+                .findFirst();
+    }
+}

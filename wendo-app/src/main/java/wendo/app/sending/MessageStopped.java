@@ -1,7 +1,0 @@
-package wendo.app.sending;
-
-import java.util.UUID;
-import wendo.app.business.BusinessId;
-
-/** A message of a lead's follow-up was not sent. */
-public record MessageStopped(BusinessId business, UUID lead, String said) {}

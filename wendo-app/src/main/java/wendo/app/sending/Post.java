@@ -1,8 +1,0 @@
-package wendo.app.sending;
-
-import java.util.Optional;
-import java.util.UUID;
-
-/** A message as it goes out. {@code from} is the business's name. */
-record Post(
-        UUID id, Road road, String from, String recipient, String subject, String body, Optional<Clips.Clip> clip) {}

@@ -1,7 +1,0 @@
-/** The frame around every page: bar, season ribbon, period, figures, faults. */
-@ApplicationModule(allowedDependencies = {})
-@NullMarked
-package wendo.app.site;
-
-import org.jspecify.annotations.NullMarked;
-import org.springframework.modulith.ApplicationModule;

@@ -1,6 +1,0 @@
-package wendo.app.sources;
-
-import wendo.app.business.BusinessId;
-
-/** How long touches may earn credit has changed, so who earns what may have, too. */
-public record WindowsChanged(BusinessId business) {}

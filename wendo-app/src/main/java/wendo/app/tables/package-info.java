@@ -1,7 +1,0 @@
-/** Tables that people bring and take along: CSV, XLSX and what was pasted. */
-@ApplicationModule(allowedDependencies = {})
-@NullMarked
-package wendo.app.tables;
-
-import org.jspecify.annotations.NullMarked;
-import org.springframework.modulith.ApplicationModule;

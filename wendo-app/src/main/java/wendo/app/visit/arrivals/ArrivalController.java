@@ -1,0 +1,68 @@
+package wendo.app.visit.arrivals;
+
+import java.util.Arrays;
+import java.util.Optional;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbons;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.links.Channel;
+import wendo.core.links.Tag;
+
+/** Who came without a link, and what led them here. */
+@Controller
+class ArrivalController {
+    private final ArrivalQueries queries;
+    private final ArrivalTags tags;
+    private final Sources sources;
+    private final Ribbons ribbons;
+
+    ArrivalController(ArrivalQueries queries, ArrivalTags tags, Sources sources, Ribbons ribbons) {
+        this.queries = queries;
+        this.tags = tags;
+        this.sources = sources;
+        this.ribbons = ribbons;
+    }
+
+    @GetMapping("/links/none")
+    ModelAndView list(PeriodChoice choice, Business business) {
+        return new ModelAndView("visit/arrivals/list")
+                .addObject("arrived", queries.arrived(choice.period()))
+                .addObject("shown", ArrivalQueries.SHOWN)
+                .addObject("unknown", tags.unknown(choice.period(), business.zone()))
+                .addObject("landed", tags.landed(choice.period(), business.zone()))
+                .addObject("channels", Channel.values())
+                .addObject("sources", sources.list())
+                .addObject("choice", choice)
+                .addObject("ribbon", ribbons.draw(choice));
+    }
+
+    /** A tag that no source has becomes a source. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/links/none/tags")
+    String adopt(
+            @RequestParam(defaultValue = "") String tag,
+            @RequestParam(defaultValue = "") String channel,
+            RedirectAttributes notes) {
+        Optional<Channel> chosen = Arrays.stream(Channel.values())
+                .filter(one -> one.key().equals(channel))
+                .findFirst();
+        if (chosen.isEmpty() || !Tag.isPossible(tag) || !Tag.of(tag).value().equals(tag)) {
+            notes.addFlashAttribute("said", "Choose a channel for the tag.");
+            return "redirect:/links/none";
+        }
+        SourceListed source = tags.adopt(tag, chosen.get());
+        notes.addFlashAttribute(
+                "said", "%s is a source now. Arrivals with its tag belong to it.".formatted(source.name()));
+        return "redirect:/links/none";
+    }
+}

@@ -1,0 +1,142 @@
+package wendo.app.visit.outbound;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.UniqueKey;
+import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbons;
+import wendo.core.visits.OutgoingPattern;
+
+/** What the links that lead away are worth, page by page; and the patterns they are counted by. */
+@Controller
+class OutboundController {
+    private static final int MAX_NAME = 80;
+
+    private final OutboundPatterns patterns;
+    private final OutboundQueries queries;
+    private final Ribbons ribbons;
+
+    OutboundController(OutboundPatterns patterns, OutboundQueries queries, Ribbons ribbons) {
+        this.patterns = patterns;
+        this.queries = queries;
+        this.ribbons = ribbons;
+    }
+
+    /** As typed. */
+    record Typed(String name, String pattern, String worth) {}
+
+    @GetMapping("/links/outgoing")
+    ModelAndView figures(PeriodChoice choice, Business business) {
+        List<OutboundPatterns.Kept> kept = patterns.all();
+        List<PageWorth> pages = PageWorth.of(queries.byPage(choice.period(), business.zone()), kept);
+        return new ModelAndView("visit/outbound/figures")
+                .addObject("pages", pages)
+                .addObject("hasPatterns", !kept.isEmpty())
+                .addObject("clicks", pages.stream().mapToLong(PageWorth::clicks).sum())
+                .addObject(
+                        "worth",
+                        pages.stream()
+                                .mapToLong(page -> page.worthMinor().orElse(0))
+                                .sum())
+                .addObject("uncounted", queries.uncounted(choice.period(), business.zone()))
+                .addObject("choice", choice)
+                .addObject("ribbon", ribbons.draw(choice));
+    }
+
+    @Needs(Permission.SET_UP)
+    @GetMapping("/setup/outgoing")
+    ModelAndView list(@RequestParam(defaultValue = "") String pattern) {
+        return list(new Typed("", pattern, ""), Map.of());
+    }
+
+    private ModelAndView list(Typed typed, Map<String, String> faults) {
+        return new ModelAndView("visit/outbound/patterns")
+                .addObject("patterns", patterns.all())
+                .addObject("typed", typed)
+                .addObject("faults", faults)
+                .addObject("measuredDays", OutboundPatterns.MEASURED_DAYS)
+                .addObject("withinDays", OutboundPatterns.OUTCOME_WITHIN_DAYS);
+    }
+
+    /** Tries a pattern; nothing is kept. */
+    @Needs(Permission.SET_UP)
+    @RequestMapping(
+            path = "/setup/outgoing/check",
+            method = {RequestMethod.GET, RequestMethod.POST})
+    ModelAndView check(
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String pattern,
+            @RequestParam(defaultValue = "") String worth) {
+        Typed typed = new Typed(name, pattern, worth);
+        return OutgoingPattern.find(pattern)
+                .map(found -> list(typed, Map.of())
+                        .addObject("trial", queries.check(found))
+                        .addObject("tried", found.text()))
+                .orElseGet(() -> InvalidForm.of(list(typed, Map.of("pattern", patternFault()))));
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/setup/outgoing")
+    ModelAndView add(
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String pattern,
+            @RequestParam(defaultValue = "") String worth,
+            Business business,
+            CurrentPerson person) {
+        Map<String, String> faults = new HashMap<>();
+        Optional<OutgoingPattern> found = OutgoingPattern.find(pattern);
+        if (found.isEmpty()) {
+            faults.put("pattern", patternFault());
+        }
+        if (name.isBlank() || name.strip().length() > MAX_NAME) {
+            faults.put("name", "Name what these links lead to, in 1 to %d characters.".formatted(MAX_NAME));
+        }
+        OptionalLong set;
+        try {
+            set = worth.isBlank()
+                    ? OptionalLong.empty()
+                    : OptionalLong.of(Amount.of(worth, business.currency(), business.locale())
+                            .minor());
+        } catch (IllegalArgumentException e) {
+            faults.put("worth", String.valueOf(e.getMessage()));
+            return InvalidForm.of(list(new Typed(name, pattern, worth), faults));
+        }
+        if (faults.isEmpty()
+                && UniqueKey.refuses(() -> patterns.add(name.strip(), found.orElseThrow(), set, person.name()))) {
+            faults.put("pattern", "This pattern is there already.");
+        }
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/setup/outgoing")
+                : InvalidForm.of(list(new Typed(name, pattern, worth), faults));
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/setup/outgoing/{id}/remove")
+    String remove(@PathVariable UUID id) {
+        patterns.remove(id);
+        return "redirect:/setup/outgoing";
+    }
+
+    private static String patternFault() {
+        return "Type a host, perhaps with a path, like booking.example/tasters; * stands for any text. It has %d characters at most."
+                .formatted(OutgoingPattern.MAX_LENGTH);
+    }
+}

@@ -1,0 +1,36 @@
+package wendo.app.visit.outbound;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import wendo.app.platform.business.BusinessEntity;
+import wendo.core.visits.OutgoingPattern;
+
+/** A pattern of outgoing links as it is kept; it is added and removed, and never changes. */
+@Entity
+@Table(name = "outbound_pattern")
+@SuppressWarnings("UnusedVariable") // the database reads them
+class StoredPattern extends BusinessEntity {
+    private String name;
+    private String pattern;
+    private String likes;
+    private @Nullable Long worthMinor;
+    private Instant addedAt;
+    private String addedBy;
+
+    @SuppressWarnings("NullAway.Init")
+    protected StoredPattern() {}
+
+    StoredPattern(String name, OutgoingPattern pattern, OptionalLong worthMinor, Instant now, String by) {
+        super(UUID.randomUUID());
+        this.name = name;
+        this.pattern = pattern.text();
+        this.likes = pattern.like();
+        this.worthMinor = worthMinor.isPresent() ? worthMinor.getAsLong() : null;
+        this.addedAt = now;
+        this.addedBy = by;
+    }
+}

@@ -1,0 +1,54 @@
+package wendo.app.visit.sitetag;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkHosts;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
+
+/** How the site tag is put on a site, and what it sends as it arrives. */
+@Needs(Permission.SET_UP)
+@Controller
+class TagCallController {
+    private final TagCallLog log;
+    private final LinkHosts hosts;
+    private final OwnSites sites;
+    private final Businesses businesses;
+
+    TagCallController(TagCallLog log, LinkHosts hosts, OwnSites sites, Businesses businesses) {
+        this.log = log;
+        this.hosts = hosts;
+        this.sites = sites;
+        this.businesses = businesses;
+    }
+
+    @GetMapping("/setup/site-tag")
+    ModelAndView page(Business business, CurrentPerson person) {
+        return calls("visit/sitetag/page")
+                .addObject("sites", sites.list())
+                .addObject("ceiling", businesses.mostBelievedMinor())
+                .addObject("believed", sites.mostBelievedMinor())
+                .addObject("secret", person.may(Permission.OWN) ? businesses.siteSecret() : "")
+                .addObject(
+                        "tag",
+                        "<script src=\"%s/t/wendo.js\" data-site=\"%s\" async></script>"
+                                .formatted(hosts.defaultHost().origin(), business.siteKey()))
+                .addObject(
+                        "report",
+                        "<data data-wendo=\"booking\" data-reference=\"B-1042\" data-value=\"95.00\" data-currency=\"%s\"></data>"
+                                .formatted(business.currency().getCode()));
+    }
+
+    @GetMapping("/setup/site-tag/calls")
+    ModelAndView calls() {
+        return calls("visit/sitetag/page :: calls");
+    }
+
+    private ModelAndView calls(String view) {
+        return new ModelAndView(view).addObject("calls", log.latest());
+    }
+}

@@ -1,0 +1,129 @@
+package wendo.app.visit.visits;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.transaction.TransactionException;
+
+/**
+ * Carries the visit log into PostgreSQL, in order. How far it has come is kept beside the log; after a crash some lines
+ * are carried again, which the store takes once.
+ */
+final class VisitLogReader {
+    private static final Logger LOG = LoggerFactory.getLogger(VisitLogReader.class);
+    static final int PORTION = 2000;
+    private static final int READ_BYTES = 2 * 1024 * 1024;
+
+    /** A place in the log: the next line to carry. */
+    private record Position(long file, long offset) {}
+
+    private record Batch(List<LoggedVisit> visits, Position next) {}
+
+    private final VisitLog log;
+    private final VisitStore store;
+    private final Path positionFile;
+    private Position position;
+
+    VisitLogReader(VisitLog log, VisitStore store, Path folder) throws IOException {
+        this.log = log;
+        this.store = store;
+        this.positionFile = folder.resolve("carried");
+        this.position = readPosition();
+    }
+
+    private Position readPosition() throws IOException {
+        long first = log.numbers().stream().findFirst().orElse(1L);
+        if (!Files.exists(positionFile)) {
+            return new Position(first, 0);
+        }
+        String[] parts = Files.readString(positionFile).strip().split(" ", -1);
+        Position kept = new Position(Long.parseLong(parts[0]), Long.parseLong(parts[1]));
+        return kept.file() < first ? new Position(first, 0) : kept;
+    }
+
+    /** Carries all there is. While the database is away nothing moves and nothing is lost. */
+    void carryAll() {
+        carryWhile(PORTION, () -> true);
+    }
+
+    /** Carries so many at once, and more of them as long as this goes on. */
+    void carryWhile(int portion, BooleanSupplier goesOn) {
+        try {
+            Optional<Batch> batch = read(portion);
+            while (batch.isPresent()) {
+                store.store(batch.get().visits());
+                moveTo(batch.get().next());
+                batch = goesOn.getAsBoolean() ? read(portion) : Optional.empty();
+            }
+        } catch (DataAccessException | TransactionException e) {
+            LOG.warn("Visits wait in the log, the database did not take them: {}", e.getMessage());
+        } catch (IOException | RuntimeException e) {
+            LOG.error("Visits wait in the log; carrying them is tried again", e);
+        }
+    }
+
+    private Optional<Batch> read(int portion) throws IOException {
+        VisitFile current = log.current();
+        boolean complete = position.file() < current.number();
+        if (!Files.exists(log.path(position.file()))) {
+            return complete ? Optional.of(skip()) : Optional.empty();
+        }
+        try (RandomAccessFile file =
+                new RandomAccessFile(log.path(position.file()).toFile(), "r")) {
+            file.seek(position.offset());
+            long end = complete ? file.length() : current.end();
+            byte[] bytes = new byte[(int) Math.min(READ_BYTES, end - position.offset())];
+            file.readFully(bytes);
+            Batch batch = parse(bytes, portion);
+            if (batch.next().offset() > position.offset()) {
+                return Optional.of(batch);
+            }
+        }
+        return complete ? Optional.of(skip()) : Optional.empty();
+    }
+
+    private Batch skip() {
+        return new Batch(List.of(), new Position(position.file() + 1, 0));
+    }
+
+    private Batch parse(byte[] bytes, int portion) {
+        List<LoggedVisit> visits = new ArrayList<>();
+        int start = 0;
+        for (int i = 0; i < bytes.length && visits.size() < portion; i++) {
+            if (bytes[i] == '\n') {
+                String line = new String(bytes, start, i - start, StandardCharsets.UTF_8);
+                LoggedVisit.find(line)
+                        .ifPresentOrElse(visits::add, () -> LOG.warn("A damaged line of the visit log was left out"));
+                start = i + 1;
+            }
+        }
+        return new Batch(List.copyOf(visits), new Position(position.file(), position.offset() + start));
+    }
+
+    private void moveTo(Position next) throws IOException {
+        Path written = positionFile.resolveSibling("carried.new");
+        try (FileChannel channel = FileChannel.open(
+                written, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
+            channel.write(ByteBuffer.wrap((next.file() + " " + next.offset()).getBytes(StandardCharsets.US_ASCII)));
+            channel.force(true); // or a crash of the machine could leave an empty file under the good name
+        }
+        Files.move(written, positionFile, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        if (next.file() > position.file()) {
+            Files.deleteIfExists(log.path(position.file()));
+        }
+        position = next;
+    }
+}

@@ -1,6 +1,0 @@
-package wendo.app.visits;
-
-import wendo.app.business.BusinessId;
-
-/** The daily sums of a business's visits were made anew, as was asked for; told in the same transaction. */
-public record VisitSumsMade(BusinessId business) {}

@@ -1,0 +1,163 @@
+package wendo.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import wendo.core.visits.ClickId;
+
+/**
+ * The application and its database as processes of their own, stopped and killed while links are answered and outcomes
+ * are reported. What this proves: whatever process dies at whatever moment, what was answered is stored in the end. A
+ * killed process leaves the operating system's cache behind; that visits are on disk when they are answered,
+ * {@code ForcedTest} proves, and what the database has committed it forces by its own settings, which are looked at here.
+ */
+class CrashTest extends WendoTest {
+    private static final String HOST = "go.localhost";
+    private static final int CALLERS = 2;
+    private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
+
+    @TempDir
+    private Path home = Path.of("");
+
+    private final Random random = new Random();
+    private final ConcurrentLinkedQueue<String> answered = new ConcurrentLinkedQueue<>();
+    private final ConcurrentLinkedQueue<String> accepted = new ConcurrentLinkedQueue<>();
+
+    @Test
+    void what_was_answered_is_stored_whatever_is_killed() throws Exception {
+        try (OwnPostgres database = new OwnPostgres()) {
+            Http person;
+            String slug;
+            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+                await("it answers", app::isUp);
+                String key = app.key();
+                slug = app.issue(key);
+                person = app.owner();
+                List<Thread> callers = call(app, slug);
+                callers.add(report(app, key));
+                await("outcomes are accepted", () -> !accepted.isEmpty());
+                awaitMore("visits come");
+                database.kill();
+                awaitMore("links are answered without the database");
+                awaitMore("and go on being answered");
+                database.start();
+                awaitMore("and with it again");
+                database.stop();
+                awaitMore("also while it is stopped in order");
+                database.start();
+                await("what waited is stored while visits come", () -> stored(database, 1) > 0);
+                app.kill();
+                for (Thread caller : callers) {
+                    caller.join(TimeUnit.SECONDS.toMillis(60));
+                }
+            }
+            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+                await("it answers again", app::isUp);
+                assertThat(person.on(app.port()).get("/today").statusCode())
+                        .as("still signed in")
+                        .isEqualTo(200);
+                int all = new HashSet<>(answered).size();
+                await("all are stored", () -> stored(database, all) == all);
+                assertThat(texts(database, "select reference from outcome")).containsAll(accepted);
+                assertThat(texts(database, """
+                                select setting from pg_settings
+                                where name in ('fsync', 'synchronous_commit', 'full_page_writes')
+                                """))
+                        .as("what is committed is forced to disk")
+                        .containsExactly("on", "on", "on");
+                System.err.printf(
+                        "Killed while answering: %d visits were answered, %d of them are stored; %d outcomes accepted.%n",
+                        all, stored(database, all), accepted.size());
+            }
+        }
+    }
+
+    /** One uses the port of the pages, one that of the links. */
+    private List<Thread> call(AppProcess app, String slug) {
+        List<Thread> callers = new ArrayList<>();
+        for (int i = 0; i < CALLERS; i++) {
+            Http http = new Http(i % 2 == 0 ? app.port() : app.linkPort());
+            Thread caller = new Thread(() -> {
+                try {
+                    while (true) {
+                        answered.add(Http.click(http.visit(HOST, slug)));
+                    }
+                } catch (java.io.UncheckedIOException e) {
+                    // it is dead, as it should be
+                }
+            });
+            callers.add(caller);
+            caller.start();
+        }
+        return callers;
+    }
+
+    /** Reports outcomes one after the other, as a booking system does. */
+    private Thread report(AppProcess app, String key) {
+        Http http = new Http(app.port());
+        Thread reporter = new Thread(() -> {
+            try {
+                for (int number = 1; true; number++) {
+                    String reference = "B-" + number;
+                    String outcome =
+                            "{\"kind\": \"booking\", \"reference\": \"%s\", \"value\": 95}".formatted(reference);
+                    if (http.post(key, "/api/v1/outcomes", outcome).statusCode() == 201) {
+                        accepted.add(reference);
+                    }
+                }
+            } catch (java.io.UncheckedIOException e) {
+                // it is dead, as it should be
+            }
+        });
+        reporter.start();
+        return reporter;
+    }
+
+    private static List<String> texts(OwnPostgres database, String sql) {
+        try (var connection = TestDatabase.connect(database.url(), "postgres");
+                var statement = connection.createStatement();
+                var row = statement.executeQuery(sql)) {
+            List<String> texts = new ArrayList<>();
+            while (row.next()) {
+                texts.add(row.getString(1));
+            }
+            return texts;
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void awaitMore(String what) {
+        int before = answered.size();
+        int more = 100 + random.nextInt(400);
+        await(what, () -> answered.size() > before + more);
+    }
+
+    private int stored(OwnPostgres database, int most) {
+        Set<String> clicks = new HashSet<>(answered);
+        try (var connection = TestDatabase.connect(database.url(), "wendo_owner");
+                var statement = connection.prepareStatement("select count(*) from visit where click_id = any (?)")) {
+            Object[] ids = clicks.stream()
+                    .limit(most)
+                    .map(text -> ClickId.find(text).orElseThrow().uuid())
+                    .toArray();
+            statement.setArray(1, connection.createArrayOf("uuid", ids));
+            try (var row = statement.executeQuery()) {
+                row.next();
+                return row.getInt(1);
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,181 @@
+package wendo.app.compare.crosscheck;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpResponse;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import wendo.app.Http;
+import wendo.app.WendoTest;
+
+/** Of a campsite: four people and a robot came by its link today, one of them twice, and two booked. */
+class CrossCheckPagesTest extends WendoTest {
+    private Tenant tenant;
+    private String slug = "";
+    private LocalDate today = LocalDate.EPOCH;
+
+    @BeforeEach
+    void a_campsite() {
+        tenant = tenant("Plover Paddles");
+        today = LocalDate.now(ZoneId.of("Europe/London"));
+        slug = http().issue(tenant.apiKey(), "https://plover.example/", "Spring", "Campsite")
+                .get(0);
+        await(
+                "the link is known",
+                () -> http().send(http().request("/" + slug)
+                                        .header("Host", tenant.host())
+                                        .setHeader("User-Agent", "curl/8.5.0"))
+                                .statusCode()
+                        == 302);
+        for (int person = 0; person < 4; person++) {
+            Http visitor = http();
+            String click = Http.click(visitor.visit(tenant.host(), slug));
+            if (person == 0) {
+                visitor.visit(tenant.host(), slug);
+            }
+            if (person < 2) {
+                book("B-" + person, click);
+            }
+        }
+        book("B-unknown", "");
+        await(
+                "all is stored and credited",
+                () -> count(tenant, "select count(*) from credit") == 2
+                        && count(tenant, "select sum(visits) from visit_sum") == 6);
+    }
+
+    private void book(String reference, String click) {
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"booking\", \"reference\": \"%s\", \"value\": \"10\", \"clickId\": \"%s\"}"
+                                .formatted(reference, click));
+    }
+
+    private HttpResponse<String> bring(Http person, String counted, String pasted) {
+        String source = in(
+                tenant,
+                () -> jdbc.sql("select id from source where name = 'Campsite'")
+                        .query(String.class)
+                        .single());
+        return person.form(
+                "/compare/cross-checks",
+                "/compare/cross-checks",
+                "source",
+                source,
+                "system",
+                "The campsite’s own list",
+                "counted",
+                counted,
+                "zone",
+                "Europe/London",
+                "tolerance",
+                "15",
+                "pasted",
+                pasted);
+    }
+
+    private static String address(HttpResponse<String> made) {
+        assertThat(made.statusCode()).as(made.body()).isEqualTo(302);
+        return URI.create(made.headers().firstValue("Location").orElseThrow()).getPath();
+    }
+
+    private static String text(String page) {
+        return page.replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ");
+    }
+
+    @Test
+    void visits_are_laid_beside_theirs_and_what_we_leave_out_explains_them() {
+        Http person = http().signIn(tenant.email());
+        HttpResponse<String> made =
+                bring(person, "visit", "Day;Clicks\n%s;6\n%s;0\n".formatted(today, today.minusDays(1)));
+        String page = text(person.get(address(made)).body());
+        assertThat(page)
+                .contains(
+                        "The campsite’s own list counts 6 visits, we count 4",
+                        "50.0% more than ours, beyond the tolerance of 15%.",
+                        "we leave them out; they may count them +1",
+                        "which we count once +1",
+                        "In all 4 6 +2",
+                        "Together these explain any count from 4 to 6. Theirs lies within.");
+        assertThat(page).as("no site tag has seen any page").doesNotContain("Lost before");
+    }
+
+    @Test
+    void what_disagrees_stands_on_today_until_it_agrees() {
+        Http person = http().signIn(tenant.email());
+        String address = address(bring(person, "booking", "%s, 4".formatted(today)));
+        assertThat(text(person.get(address).body()))
+                .contains(
+                        "counts 4 bookings, we count 2",
+                        "bookings that we can join to nothing; some may be theirs +1",
+                        "Together these explain any count from 2 to 3. 1 of theirs remain unexplained");
+        assertThat(text(person.get("/today").body()))
+                .contains("The campsite’s own list counts 4 bookings for Campsite, we count 2", "the tolerance of 15%");
+        person.form(address, address, "pasted", "%s, 2".formatted(today));
+        assertThat(text(person.get(address).body())).contains("the same as ours, within the tolerance of 15%.");
+        assertThat(person.get("/today").body()).doesNotContain("The campsite’s own list");
+    }
+
+    @Test
+    void what_cannot_be_read_is_named_line_by_line_and_nothing_is_kept() {
+        Http person = http().signIn(tenant.email());
+        HttpResponse<String> refused =
+                bring(person, "visit", "%s, 6\nyesterday, 4\n%s, many\n%s, 3".formatted(today, today, today));
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(refused.body())
+                .contains("Line 2: “yesterday” is no day. Line 3: “many” is no whole number.", "yesterday, 4");
+        assertThat(count(tenant, "select count(*) from cross_check")).isZero();
+        HttpResponse<String> empty =
+                person.form("/compare/cross-checks", "/compare/cross-checks", "zone", "Mars", "tolerance", "0");
+        assertThat(empty.body())
+                .contains(
+                        "Choose the source",
+                        "Say who counted",
+                        "A time zone is written like",
+                        "A whole number, 1 to 100.");
+    }
+
+    @Test
+    void what_is_removed_can_be_put_back_and_is_no_other_tenants() {
+        Http person = http().signIn(tenant.email());
+        String address = address(bring(person, "visit", "%s, 9".formatted(today)));
+        Http stranger = http().signIn(tenant("Somebody Else").email());
+        assertThat(stranger.get(address).statusCode()).isEqualTo(404);
+        assertThat(stranger.form("/compare/cross-checks", address + "/remove").statusCode())
+                .isEqualTo(404);
+        assertThat(stranger.form("/compare/cross-checks", address + "/put-back").statusCode())
+                .isEqualTo(404);
+        person.form(address, address + "/remove");
+        assertThat(person.get(address).statusCode()).isEqualTo(404);
+        assertThat(person.get("/today").body()).doesNotContain("The campsite’s own list");
+        person.form("/compare/cross-checks", address + "/put-back");
+        assertThat(person.get(address).statusCode()).isEqualTo(200);
+    }
+
+    /** As systems write their reports; days and numbers by hand. */
+    @Test
+    void counts_are_read_in_the_forms_that_people_have() {
+        for (String pasted : List.of(
+                "2026-05-03, 1204\n2026-05-04, 7",
+                "Date\tCampaign\tClicks\n03/05/2026\tSpring\t1,200\n03/05/2026\tSummer\t4\n04/05/2026\tSpring\t7",
+                "3.5.2026;1.204\n4.5.2026;7\n")) {
+            assertThat(TheirCounts.read(pasted, Optional.empty(), Locale.UK).byDay())
+                    .as(pasted)
+                    .containsEntry(LocalDate.of(2026, 5, 3), 1204L)
+                    .containsEntry(LocalDate.of(2026, 5, 4), 7L)
+                    .hasSize(2);
+        }
+        assertThat(TheirCounts.read("", Optional.empty(), Locale.UK).faults()).isNotEmpty();
+        assertThat(TheirCounts.read("nothing here", Optional.empty(), Locale.UK)
+                        .faults()
+                        .get(0))
+                .contains("a column of days");
+    }
+}

@@ -1,0 +1,152 @@
+package wendo.app.visit.visits;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
+import wendo.app.Http;
+import wendo.app.WendoTest;
+import wendo.core.visits.ClickId;
+
+class VisitsTest extends WendoTest {
+    @Autowired
+    private VisitStore store;
+
+    @Autowired
+    private AutowireCapableBeanFactory beans;
+
+    private Tenant tenant;
+    private String slug;
+
+    @BeforeEach
+    void issue() {
+        tenant = tenant("Dotterel <Dinghies>");
+        slug = http().issue(tenant.apiKey(), "https://dotterel.example/p?x=1#top", "Spring", "Postcards")
+                .get(0);
+        await(
+                "the link is known",
+                () -> http().send(http().request("/" + slug)
+                                        .header("Host", tenant.host())
+                                        .method("HEAD", HttpRequest.BodyPublishers.noBody()))
+                                .statusCode()
+                        == 302);
+    }
+
+    private Map<String, Long> kinds() {
+        return in(tenant, () -> {
+            Map<String, Long> kinds = new java.util.TreeMap<>();
+            jdbc.sql("select kind, count(*) from visit group by kind").query(row -> {
+                kinds.put(row.getString(1), row.getLong(2));
+            });
+            return kinds;
+        });
+    }
+
+    @Test
+    void a_visit_is_sent_on_with_tags_a_fresh_click_identifier_and_a_cookie() {
+        HttpResponse<String> answer =
+                http().visit(tenant.host() + ":" + port, slug.toUpperCase(java.util.Locale.ROOT) + "/");
+        assertThat(answer.statusCode()).isEqualTo(302);
+        assertThat(answer.headers().firstValue("Location").orElseThrow())
+                .matches(
+                        "https://dotterel\\.example/p\\?x=1&utm_source=postcards&utm_medium=print&utm_campaign=spring&wcl=[0-9a-z]{26}#top");
+        assertThat(answer.headers().firstValue("Cache-Control")).hasValue("no-store");
+        assertThat(answer.headers().firstValue("Set-Cookie").orElseThrow())
+                .contains("wendo_visitor=", "HttpOnly", "SameSite=Lax");
+        assertThat(Http.click(http().visit(tenant.host(), slug))).isNotEqualTo(Http.click(answer));
+        await("both are stored", () -> kinds().equals(Map.of("person", 2L)));
+    }
+
+    @Test
+    void visits_are_sorted_and_head_counts_as_nothing() {
+        Http browser = http();
+        browser.visit(tenant.host(), slug);
+        browser.visit(tenant.host(), slug);
+        http().send(http().request("/" + slug).header("Host", tenant.host()).setHeader("User-Agent", "curl/8.5.0"));
+        http().send(http().request("/" + slug).header("Host", tenant.host()).header("Sec-Purpose", "prefetch"));
+        http().send(http().request("/" + slug).header("Host", tenant.host()).setHeader("User-Agent", "WhatsApp/2.24"));
+        await("all are stored", () -> kinds().equals(Map.of("person", 1L, "repeat", 1L, "robot", 1L, "preview", 2L)));
+        assertThat(count(tenant, "select count(distinct visitor) from visit where kind in ('person', 'repeat')"))
+                .isOne();
+    }
+
+    /** The first tap was stored by another process; it even came a little later. */
+    @ParameterizedTest
+    @ValueSource(ints = {-20, 20})
+    void a_double_tap_over_two_processes_counts_once(int secondsApart) {
+        Instant first = Instant.now();
+        UUID visitor = UUID.randomUUID();
+        VisitStore other = beans.createBean(VisitStore.class);
+        store.store(List.of(visit(visitor, first), visit(UUID.randomUUID(), first)));
+        LoggedVisit second = visit(visitor, first.plusSeconds(secondsApart));
+        other.store(List.of(second));
+        store.store(List.of(second)); // carried twice, as after a crash
+        other.store(List.of(visit(visitor, first.plusSeconds(90))));
+        assertThat(kinds()).isEqualTo(Map.of("person", 3L, "repeat", 1L));
+    }
+
+    private LoggedVisit visit(UUID visitor, Instant at) {
+        return in(
+                tenant,
+                () -> jdbc.sql("select id, source_id, destination_id from link where slug = ?")
+                        .param(slug)
+                        .query((row, number) -> new LoggedVisit(
+                                ClickId.of(at, new SplittableRandom()),
+                                tenant.id(),
+                                row.getObject(1, UUID.class),
+                                row.getObject(2, UUID.class),
+                                row.getObject(3, UUID.class),
+                                visitor,
+                                "",
+                                "",
+                                "phone",
+                                "",
+                                "Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0",
+                                "",
+                                "",
+                                "en",
+                                ""))
+                        .single());
+    }
+
+    @Test
+    void hostile_headers_are_stored_harmlessly() {
+        http().send(http().request("/" + slug)
+                .header("Host", tenant.host())
+                .setHeader("User-Agent", "Mozilla/5.0 \t'; drop table visit; -- " + "x".repeat(3000))
+                .header("Referer", "https://r.example/?" + "y".repeat(5000))
+                .header("Cookie", "wendo_visitor=not-an-identifier-but-as-long-as-one"));
+        await("it is stored", () -> kinds().equals(Map.of("person", 1L)));
+        assertThat(count(tenant, "select length(user_agent) + length(referrer) from visit"))
+                .isEqualTo(2500);
+    }
+
+    @Test
+    void an_address_that_leads_nowhere_says_so_in_the_business_name() {
+        for (String path : List.of("", "nothing-here", "today", "sign-in", "a".repeat(4000))) {
+            HttpResponse<String> answer = http().visit(tenant.host(), path);
+            assertThat(answer.statusCode()).as(path).isEqualTo(404);
+            assertThat(answer.body())
+                    .contains("Dotterel &lt;Dinghies&gt;", "This address leads nowhere")
+                    .doesNotContain("Sign in", "Wendo");
+        }
+        assertThat(http().send(http().request("/" + slug)
+                                .header("Host", tenant.host())
+                                .POST(HttpRequest.BodyPublishers.noBody()))
+                        .statusCode())
+                .isEqualTo(404);
+        assertThat(http().visit(tenant.host(), "t/open.css").statusCode()).isEqualTo(200);
+        assertThat(http().visit(tenant.host(), "t/nothing.css").statusCode()).isEqualTo(404);
+    }
+}
