@@ -89,6 +89,10 @@ public final class AppProcess implements AutoCloseable {
         return process.pid();
     }
 
+    public boolean isAlive() {
+        return process.isAlive();
+    }
+
     /** SIGKILL. */
     public void kill() {
         process.destroyForcibly();

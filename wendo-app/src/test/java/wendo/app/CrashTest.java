@@ -24,6 +24,7 @@ import wendo.core.visits.ClickId;
 class CrashTest extends WendoTest {
     private static final String HOST = "go.localhost";
     private static final int CALLERS = 2;
+    private static final int VISITS_AN_OUTCOME = 20;
     private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
 
     @TempDir
@@ -109,6 +110,8 @@ class CrashTest extends WendoTest {
             try {
                 for (int number = 1; true; number++) {
                     String reference = "B-" + number;
+                    int soon = answered.size() + VISITS_AN_OUTCOME;
+                    await("visits come", () -> answered.size() >= soon || !app.isAlive());
                     String outcome =
                             "{\"kind\": \"booking\", \"reference\": \"%s\", \"value\": 95}".formatted(reference);
                     if (http.post(key, "/api/v1/outcomes", outcome).statusCode() == 201) {

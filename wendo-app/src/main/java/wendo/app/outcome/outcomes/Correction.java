@@ -11,7 +11,7 @@ import wendo.core.outcomes.Standing;
 
 /** How somebody of the business puts an outcome right, as typed. */
 record Correction(String status, String value, String refunded) {
-    static Correction of(OutcomeQueries.Row row, Business business) {
+    static Correction of(LedgerRow row, Business business) {
         Standing standing = row.standing();
         return new Correction(
                 standing.status().key(),
@@ -22,7 +22,7 @@ record Correction(String status, String value, String refunded) {
     }
 
     /** What is typed for a refund counts with the status of one only. */
-    OutcomeReport.Read read(OutcomeQueries.Row row, Business business, Instant now) {
+    OutcomeReport.Read read(LedgerRow row, Business business, Instant now) {
         boolean isRefund = status.equals(OutcomeStatus.REFUNDED.key());
         return OutcomeReport.of(
                 new OutcomeReport.Fields(

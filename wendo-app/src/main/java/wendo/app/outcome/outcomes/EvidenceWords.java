@@ -10,7 +10,7 @@ import wendo.core.outcomes.Evidence;
 /** Says in words what joins an outcome to its source, or what is missing. */
 record EvidenceWords(String text, boolean isJoined) {
 
-    static EvidenceWords of(OutcomeQueries.Row row, Figures figures) {
+    static EvidenceWords of(LedgerRow row, Figures figures) {
         List<String> sentences = new ArrayList<>();
         click(row, figures).ifPresent(sentences::add);
         row.came().stream()
@@ -23,11 +23,11 @@ record EvidenceWords(String text, boolean isJoined) {
         return new EvidenceWords(String.join(" ", sentences), row.source().isPresent());
     }
 
-    private static String kind(OutcomeQueries.Row row) {
+    private static String kind(LedgerRow row) {
         return row.kind().key().toLowerCase(Locale.ROOT);
     }
 
-    private static Optional<String> click(OutcomeQueries.Row row, Figures figures) {
+    private static Optional<String> click(LedgerRow row, Figures figures) {
         if (row.click().isEmpty()) {
             return Optional.empty();
         }
@@ -35,7 +35,7 @@ record EvidenceWords(String text, boolean isJoined) {
             return Optional.of(
                     "A click identifier came back with the %s, but no visit carries it.".formatted(kind(row)));
         }
-        OutcomeQueries.Visited visited = row.visited().get();
+        LedgerRow.Visited visited = row.visited().get();
         String text = "The click identifier of a visit on %s came back with the %s."
                 .formatted(figures.time(visited.at()), kind(row));
         if (row.came().stream().noneMatch(came -> came.evidence() == Evidence.CLICK)
@@ -48,7 +48,7 @@ record EvidenceWords(String text, boolean isJoined) {
         return Optional.of(visited.kind().equals("robot") ? text + " The visit looked automatic." : text);
     }
 
-    private static String came(OutcomeQueries.Came came, OutcomeQueries.Row row) {
+    private static String came(LedgerRow.Came came, LedgerRow row) {
         String what = what(came, kind(row));
         if (came.source().isEmpty()) {
             return what + ", which stands for no source yet.";
@@ -61,7 +61,7 @@ record EvidenceWords(String text, boolean isJoined) {
                 : "%s points to %s instead; the stronger evidence decides.".formatted(what, came.source());
     }
 
-    private static String what(OutcomeQueries.Came came, String kind) {
+    private static String what(LedgerRow.Came came, String kind) {
         return switch (came.evidence()) {
             case CODE -> "The code %s was given".formatted(came.said());
             case PARTNER -> "A report of %s told of the %s".formatted(came.said(), kind);
@@ -74,7 +74,7 @@ record EvidenceWords(String text, boolean isJoined) {
         };
     }
 
-    private static String why(OutcomeQueries.Visited visited) {
+    private static String why(LedgerRow.Visited visited) {
         return visited.kind().equals("preview") ? "it was a preview" : "it lies outside the lookback window";
     }
 }

@@ -27,9 +27,9 @@ import wendo.app.platform.tables.TableFormat;
 @Needs(Permission.EXPORT)
 @Controller
 class LedgerExportController {
-    private final OutcomeQueries queries;
+    private final LedgerQueries queries;
 
-    LedgerExportController(OutcomeQueries queries) {
+    LedgerExportController(LedgerQueries queries) {
         this.queries = queries;
     }
 
@@ -45,7 +45,7 @@ class LedgerExportController {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         boolean withContacts = person.may(Permission.EXPORT_CONTACTS);
-        OutcomeQueries.Chosen chosen = new OutcomeQueries.Chosen(
+        LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(
                 choice.period(),
                 business.zone(),
                 LedgerFilter.of(name -> asked.getOrDefault(name, "")),
@@ -87,16 +87,15 @@ class LedgerExportController {
         return columns;
     }
 
-    private static Iterator<List<?>> cells(Iterator<OutcomeQueries.Row> rows, Business business, boolean withContacts) {
+    private static Iterator<List<?>> cells(Iterator<LedgerRow> rows, Business business, boolean withContacts) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Iterable<OutcomeQueries.Row> once = () -> rows;
+        Iterable<LedgerRow> once = () -> rows;
         return StreamSupport.stream(once.spliterator(), false)
                 .<List<?>>map(row -> cells(withContacts ? row : row.withoutContacts(), business, figures, withContacts))
                 .iterator();
     }
 
-    private static List<Object> cells(
-            OutcomeQueries.Row row, Business business, Figures figures, boolean withContacts) {
+    private static List<Object> cells(LedgerRow row, Business business, Figures figures, boolean withContacts) {
         int decimals = business.currency().getDecimalPlaces();
         var local = row.occurredAt().atZone(business.zone());
         List<Object> cells = new ArrayList<>(List.of(
@@ -110,7 +109,7 @@ class LedgerExportController {
                 BigDecimal.valueOf(row.standing().refundedMinor(), decimals),
                 row.source().orElse(""),
                 row.channel().map(channel -> channel.label()).orElse(""),
-                row.visited().map(OutcomeQueries.Visited::linkName).orElse(""),
+                row.visited().map(LedgerRow.Visited::linkName).orElse(""),
                 EvidenceWords.of(row, figures).text(),
                 row.told().items(),
                 Reporter.of(row.reportedBy()).words()));

@@ -45,6 +45,7 @@ class OutcomeController {
             Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
 
     private final OutcomeQueries queries;
+    private final LedgerQueries ledger;
     private final Outcomes outcomes;
     private final OutcomeReviews reviews;
     private final Sources sources;
@@ -54,6 +55,7 @@ class OutcomeController {
 
     OutcomeController(
             OutcomeQueries queries,
+            LedgerQueries ledger,
             Outcomes outcomes,
             OutcomeReviews reviews,
             Sources sources,
@@ -61,6 +63,7 @@ class OutcomeController {
             Ribbons ribbons,
             Clock clock) {
         this.queries = queries;
+        this.ledger = ledger;
         this.outcomes = outcomes;
         this.reviews = reviews;
         this.sources = sources;
@@ -69,32 +72,32 @@ class OutcomeController {
         this.clock = clock;
     }
 
-    record Line(OutcomeQueries.Row outcome, EvidenceWords evidence) {}
+    record Line(LedgerRow outcome, EvidenceWords evidence) {}
 
     /** One outcome with its history, and how to put it right. */
     @GetMapping("/{id}")
     ModelAndView one(@PathVariable UUID id, Business business, CurrentPerson person) {
-        OutcomeQueries.Row row = seen(List.of(find(id)), person).get(0);
+        LedgerRow row = seen(List.of(find(id)), person).get(0);
         return show(row, Correction.of(row, business), Map.of(), business);
     }
 
     /** Contact details are seen by those who may see all, and by the owner of a lead. */
-    private List<OutcomeQueries.Row> seen(List<OutcomeQueries.Row> rows, CurrentPerson person) {
+    private List<LedgerRow> seen(List<LedgerRow> rows, CurrentPerson person) {
         if (person.may(Permission.SEE_CONTACTS)) {
             return rows;
         }
-        Set<UUID> own = queries.leadsOf(
-                person.id(), rows.stream().map(OutcomeQueries.Row::id).toList());
+        Set<UUID> own =
+                queries.leadsOf(person.id(), rows.stream().map(LedgerRow::id).toList());
         return rows.stream()
                 .map(row -> own.contains(row.id()) ? row : row.withoutContacts())
                 .toList();
     }
 
-    private OutcomeQueries.Row find(UUID id) {
+    private LedgerRow find(UUID id) {
         return queries.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private ModelAndView show(OutcomeQueries.Row row, Correction typed, Map<String, String> faults, Business business) {
+    private ModelAndView show(LedgerRow row, Correction typed, Map<String, String> faults, Business business) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         return new ModelAndView("outcome/outcomes/page")
                 .addObject("row", row)
@@ -125,7 +128,7 @@ class OutcomeController {
             @RequestParam(defaultValue = "") String refunded,
             Business business,
             CurrentPerson person) {
-        OutcomeQueries.Row row = find(id);
+        LedgerRow row = find(id);
         Correction typed = new Correction(status, value, refunded);
         OutcomeReport.Read read = typed.read(row, business, clock.instant());
         Map<String, String> faults = new HashMap<>();
@@ -145,7 +148,7 @@ class OutcomeController {
     @PostMapping("/{id}/consent")
     ModelAndView consent(
             @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
-        OutcomeQueries.Row row = find(id);
+        LedgerRow row = find(id);
         List<String> contacts = List.of(row.told().email(), row.told().phone());
         ToldConsent told = ToldConsent.of(typed);
         Map<String, String> faults = new HashMap<>();
@@ -169,7 +172,7 @@ class OutcomeController {
             @RequestParam(defaultValue = "") String source,
             Business business,
             CurrentPerson person) {
-        OutcomeQueries.Row row = find(id);
+        LedgerRow row = find(id);
         Optional<SourceListed> known = sources.list().stream()
                 .filter(one -> one.id().toString().equals(source))
                 .findFirst();
@@ -193,12 +196,12 @@ class OutcomeController {
         String page = asked.getOrDefault("page", "0");
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
         LedgerFilter filter = LedgerFilter.of(name -> asked.getOrDefault(name, ""));
-        OutcomeQueries.Chosen chosen = new OutcomeQueries.Chosen(
-                choice.period(), business.zone(), filter, person.may(Permission.SEE_CONTACTS));
-        List<Line> lines = seen(queries.page(chosen, number), person).stream()
+        LedgerQueries.Chosen chosen =
+                new LedgerQueries.Chosen(choice.period(), business.zone(), filter, person.may(Permission.SEE_CONTACTS));
+        List<Line> lines = seen(ledger.page(chosen, number), person).stream()
                 .map(row -> new Line(row, EvidenceWords.of(row, figures)))
                 .toList();
-        OutcomeQueries.Sum sum = queries.sum(chosen);
+        LedgerQueries.Sum sum = ledger.sum(chosen);
         model.addAttribute("toReview", reviews.count());
         model.addAttribute("lines", lines);
         model.addAttribute("sum", sum);
@@ -207,7 +210,7 @@ class OutcomeController {
         model.addAttribute("statuses", OutcomeStatus.values());
         model.addAttribute("kinds", OutcomeKind.values());
         model.addAttribute("page", number);
-        model.addAttribute("pageSize", OutcomeQueries.PAGE);
+        model.addAttribute("pageSize", LedgerQueries.PAGE);
         model.addAttribute("choice", choice);
         model.addAttribute("ribbon", ribbons.draw(choice));
         return "outcome/outcomes/ledger";

@@ -93,7 +93,7 @@ class OutcomesApiController {
                 .toList());
     }
 
-    private static OutcomeBody body(OutcomeQueries.Row row, Business business, List<ApiErrors.Fault> warnings) {
+    private static OutcomeBody body(LedgerRow row, Business business, List<ApiErrors.Fault> warnings) {
         return new OutcomeBody(
                 row.id(),
                 row.kind().key(),

@@ -1,0 +1,87 @@
+package wendo.app.platform.accounts;
+
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.SharedLimits;
+
+/** A test of one controller with its templates, behind the doors that stand before it; its services are doubles. */
+@EnableConfigurationProperties(Installation.class)
+@Import({SecurityConfiguration.class, PageArguments.class, FrameAdvice.class})
+public abstract class PageSlice {
+    /** What stands before or beside every page and needs the database: not of this slice. */
+    public static final String BESIDE = ".*(LeadCounter|LinkHostFilter)";
+
+    private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "");
+    private static final Business TEAL = new Business(
+            new BusinessId(new UUID(1, 1)),
+            "Teal Tours",
+            CurrencyUnit.GBP,
+            ZoneId.of("Europe/London"),
+            Locale.UK,
+            "site-key",
+            false);
+
+    @Autowired
+    protected MockMvc mvc;
+
+    @MockitoBean
+    private Accounts accounts;
+
+    @MockitoBean
+    private Businesses businesses;
+
+    @MockitoBean
+    private ApiKeys keys;
+
+    @MockitoBean
+    private SharedLimits limits;
+
+    @MockitoBean
+    private KnownDevices devices;
+
+    @MockitoBean
+    private OwnLinks links;
+
+    @BeforeEach
+    void somebody_is_signed_in() {
+        when(businesses.current()).thenReturn(TEAL);
+        worksAs(Role.OWNER);
+    }
+
+    protected void worksAs(Role role) {
+        when(accounts.memberships(any())).thenReturn(List.of(new Membership(TEAL.id(), TEAL.name(), role)));
+    }
+
+    protected static MockHttpServletRequestBuilder get(String path) {
+        return MockMvcRequestBuilders.get(path).with(user(OLA));
+    }
+
+    protected static MockHttpServletRequestBuilder post(String path, String... fields) {
+        MockHttpServletRequestBuilder request =
+                MockMvcRequestBuilders.post(path).with(user(OLA)).with(csrf());
+        for (int i = 0; i < fields.length; i += 2) {
+            request = request.param(fields[i], fields[i + 1]);
+        }
+        return request;
+    }
+}
