@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wendo.core.visits.ClickId;
@@ -25,6 +27,7 @@ class CrashTest extends WendoTest {
     private static final String HOST = "go.localhost";
     private static final int CALLERS = 2;
     private static final int VISITS_AN_OUTCOME = 20;
+    private static final long PACE = Duration.ofMillis(3).toNanos();
     private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
 
     @TempDir
@@ -92,6 +95,7 @@ class CrashTest extends WendoTest {
                 try {
                     while (true) {
                         answered.add(Http.click(http.visit(HOST, slug)));
+                        LockSupport.parkNanos(PACE); // what kills it needs the cores too
                     }
                 } catch (java.io.UncheckedIOException e) {
                     // it is dead, as it should be

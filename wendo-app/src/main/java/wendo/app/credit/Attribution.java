@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.prepare.sources.ChannelWindows;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.ModelRules;
@@ -43,6 +44,11 @@ public class Attribution {
     }
 
     @Transactional(readOnly = true)
+    int version() {
+        return settings.version();
+    }
+
+    @Transactional(readOnly = true)
     LookbackWindows windows() {
         return windows.current();
     }
@@ -64,9 +70,9 @@ public class Attribution {
 
     /** All credit is made anew by the changed rules; nothing is, if they are the same. */
     @Transactional
-    void change(ModelRules rules) {
+    void change(EditedVersion edited, ModelRules rules) {
         if (!rules.equals(settings.current())) {
-            settings.change(rules);
+            settings.change(edited, rules);
             CreditRecalculation.ask(jobs, editions, "The models' rules were changed", clock);
         }
     }

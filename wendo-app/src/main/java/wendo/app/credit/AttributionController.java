@@ -2,6 +2,7 @@ package wendo.app.credit;
 
 import java.util.HashMap;
 import java.util.Map;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -11,6 +12,8 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.core.credit.ModelName;
 import wendo.core.credit.ModelRules;
@@ -28,15 +31,15 @@ class AttributionController {
 
     @GetMapping
     ModelAndView page(CurrentPerson person) {
-        ModelRules rules = attribution.rules();
-        return show(
-                Map.of(
-                        "first", String.valueOf(rules.firstPercent()),
-                        "last", String.valueOf(rules.lastPercent()),
-                        "halfLife", String.valueOf(rules.halfLifeDays()),
-                        "again", String.valueOf(rules.creditsAgain())),
-                Map.of(),
-                person);
+        return show(fields(attribution.rules()), Map.of(), person);
+    }
+
+    private static Map<String, String> fields(ModelRules rules) {
+        return Map.of(
+                "first", String.valueOf(rules.firstPercent()),
+                "last", String.valueOf(rules.lastPercent()),
+                "halfLife", String.valueOf(rules.halfLifeDays()),
+                "again", String.valueOf(rules.creditsAgain()));
     }
 
     /** What is under way, for a page that stays open. */
@@ -48,6 +51,7 @@ class AttributionController {
     private ModelAndView show(Map<String, String> typed, Map<String, String> faults, CurrentPerson person) {
         return new ModelAndView("credit/attribution")
                 .addObject("typed", typed)
+                .addObject("version", attribution.version())
                 .addObject("faults", faults)
                 .addObject("windows", attribution.windows())
                 .addObject("models", ModelName.values())
@@ -71,8 +75,14 @@ class AttributionController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(typed, faults, person));
         }
-        attribution.change(new ModelRules(
-                first, last, halfLife, typed.getOrDefault("again", "").equals("true")));
+        ModelRules rules = new ModelRules(
+                first, last, halfLife, typed.getOrDefault("again", "").equals("true"));
+        try {
+            attribution.change(EditedVersion.of(typed.getOrDefault("version", "")), rules);
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(fields(rules), fields(attribution.rules()));
+            return EditConflict.of(show(typed, marks, person), "/setup/attribution");
+        }
         return new ModelAndView("redirect:/setup/attribution");
     }
 

@@ -91,6 +91,12 @@ class Forms {
         repository.findById(id).orElseThrow().archive(away);
     }
 
+    /** 0 until a form was chosen for it. */
+    @Transactional(readOnly = true)
+    int shownVersion(UUID link) {
+        return links.findById(link).map(LinkForm::version).orElse(0);
+    }
+
     /** An archived form stands before no link. */
     @Transactional(readOnly = true)
     Shown of(UUID link) {
@@ -109,8 +115,9 @@ class Forms {
     }
 
     @Transactional
-    void show(UUID link, Shown shown) {
+    void show(UUID link, EditedVersion edited, Shown shown) {
         LinkForm form = links.findById(link).orElseGet(() -> new LinkForm(link));
+        form.mustStillBe(edited);
         form.become(shown);
         links.save(form);
     }

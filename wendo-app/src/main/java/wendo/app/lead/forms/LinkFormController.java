@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +19,8 @@ import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 
 /** Whether, when and how strictly a link shows an entry form. */
@@ -54,6 +57,7 @@ class LinkFormController {
     private ModelAndView page(LinkListed link, Typed typed, Map<String, String> faults) {
         return new ModelAndView("lead/forms/link")
                 .addObject("link", link)
+                .addObject("version", forms.shownVersion(link.id()))
                 .addObject(
                         "forms",
                         forms.list().stream().filter(form -> !form.isArchived()).toList())
@@ -64,12 +68,13 @@ class LinkFormController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView keep(
+    ModelAndView save(
             @PathVariable UUID id,
             @RequestParam(defaultValue = "") String form,
             @RequestParam(defaultValue = "") String shows,
             @RequestParam(defaultValue = "") String looks,
-            @RequestParam(defaultValue = "") String strictness) {
+            @RequestParam(defaultValue = "") String strictness,
+            @RequestParam(defaultValue = "") String version) {
         LinkListed link = find(id);
         Typed typed = new Typed(form, shows, looks, strictness);
         Map<String, String> faults = new LinkedHashMap<>();
@@ -90,12 +95,20 @@ class LinkFormController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(link, typed, faults));
         }
-        if (chosen.isPresent()) {
-            forms.show(
-                    id,
-                    new Forms.Shown(chosen, shows, Math.max(1, Math.min(count, MAX_LOOKS)), Strictness.of(strictness)));
-        } else if (forms.of(id).form().isPresent()) {
-            forms.show(id, new Forms.Shown(forms.of(id).form(), "never", 3, Strictness.USUAL));
+        Forms.Shown before = forms.of(id);
+        try {
+            if (chosen.isPresent()) {
+                int after = Math.max(1, Math.min(count, MAX_LOOKS));
+                forms.show(
+                        id,
+                        EditedVersion.of(version),
+                        new Forms.Shown(chosen, shows, after, Strictness.of(strictness)));
+            } else if (before.form().isPresent()) {
+                forms.show(id, EditedVersion.of(version), new Forms.Shown(before.form(), "never", 3, Strictness.USUAL));
+            }
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(typed, Typed.of(before));
+            return EditConflict.of(page(link, typed, marks), "/links/" + id + "/form");
         }
         return new ModelAndView("redirect:/links/" + id + "/form");
     }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,10 +25,12 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ConsentQueries;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeReport;
@@ -92,6 +95,7 @@ class LeadController {
     private ModelAndView page(LeadQueries.Row lead, Map<String, String> typed, Map<String, String> faults) {
         return new ModelAndView("lead/leads/page")
                 .addObject("lead", lead)
+                .addObject("version", leads.version(lead.id()))
                 .addObject("stages", Stage.values())
                 .addObject("colleagues", accounts.colleagues())
                 .addObject("trail", queries.trail(lead.id()))
@@ -124,10 +128,20 @@ class LeadController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(lead, typed, faults));
         }
-        if (became.isPresent()) {
-            leads.win(id, became.get(), person.name(), form.said());
-        } else {
-            leads.stage(id, form.stage(), form.quotedMinor(business), form.keptReason(), person.name(), form.said());
+        EditedVersion edited = EditedVersion.of(typed.getOrDefault("version", ""));
+        Leads.Stood stood = new Leads.Stood(form.stage(), form.quotedMinor(business), form.keptReason(), form.said());
+        try {
+            if (became.isPresent()) {
+                leads.win(id, edited, became.get(), stood, person.name());
+            } else {
+                leads.stage(id, edited, stood, person.name());
+            }
+        } catch (OptimisticLockingFailureException e) {
+            LeadQueries.Row theirs = find(id, person);
+            Map<String, String> marks = EditConflict.marks(
+                    Map.of("stage", form.stage().key(), "reason", form.reason()),
+                    Map.of("stage", theirs.stage().key(), "reason", theirs.lostReason()));
+            return EditConflict.of(page(theirs, typed, marks), "/leads/" + id);
         }
         return back(id);
     }

@@ -13,5 +13,7 @@ interface LeadRepository extends Repository<Lead, UUID> {
     @Query("select lead from Lead lead where lead.outcomeId = :outcome")
     Optional<Lead> lock(UUID outcome);
 
+    Optional<Lead> findById(UUID outcome);
+
     void delete(Lead lead);
 }

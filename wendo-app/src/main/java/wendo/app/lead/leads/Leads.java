@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.outcome.outcomes.OutcomeTakenBack;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.core.outcomes.OutcomeReport;
@@ -148,21 +149,32 @@ public class Leads {
         }
     }
 
+    /** What is said of a lead's stage, what was quoted, why it was lost, and the line that the history gets. */
+    record Stood(Stage stage, long quotedMinor, String lostReason, String said) {}
+
+    @Transactional(readOnly = true)
+    int version(UUID lead) {
+        return repository.findById(lead).map(Lead::version).orElse(0);
+    }
+
     /** Won as this booking or purchase, which carries the lead's origin along. What was quoted stays. */
     @Transactional
-    void win(UUID lead, OutcomeReport report, String by, String said) {
-        UUID outcome = outcomes.enter(report, Optional.empty(), ToldConsent.none(), by);
-        repository.lock(lead).orElseThrow().wonByHand(outcome);
-        note(lead, by, said);
+    void win(UUID lead, EditedVersion edited, OutcomeReport report, Stood stood, String by) {
+        Lead won = repository.lock(lead).orElseThrow();
+        won.mustStillBe(edited);
+        won.wonByHand(outcomes.enter(report, Optional.empty(), ToldConsent.none(), by));
+        note(lead, by, stood.said());
         stop(lead, "The lead is won.");
     }
 
     @Transactional
-    void stage(UUID lead, Stage stage, long quotedMinor, String lostReason, String by, String said) {
-        repository.lock(lead).orElseThrow().stage(stage, quotedMinor, lostReason);
-        note(lead, by, said);
-        if (stage.isOver()) {
-            stop(lead, stage == Stage.WON ? "The lead is won." : "The lead is lost.");
+    void stage(UUID lead, EditedVersion edited, Stood stood, String by) {
+        Lead moved = repository.lock(lead).orElseThrow();
+        moved.mustStillBe(edited);
+        moved.stage(stood.stage(), stood.quotedMinor(), stood.lostReason());
+        note(lead, by, stood.said());
+        if (stood.stage().isOver()) {
+            stop(lead, stood.stage() == Stage.WON ? "The lead is won." : "The lead is lost.");
         }
     }
 

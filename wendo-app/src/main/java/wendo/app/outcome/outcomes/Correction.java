@@ -2,6 +2,7 @@ package wendo.app.outcome.outcomes;
 
 import java.time.Instant;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.core.outcomes.OutcomeReport;
@@ -11,6 +12,16 @@ import wendo.core.outcomes.Standing;
 
 /** How somebody of the business puts an outcome right, as typed. */
 record Correction(String status, String value, String refunded) {
+    Correction {
+        status = typed(status);
+        value = typed(value);
+        refunded = typed(refunded);
+    }
+
+    private static String typed(@Nullable String text) {
+        return text == null ? "" : text;
+    }
+
     static Correction of(LedgerRow row, Business business) {
         Standing standing = row.standing();
         return new Correction(

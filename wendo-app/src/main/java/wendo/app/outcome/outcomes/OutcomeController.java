@@ -9,10 +9,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,9 +25,11 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ConsentQueries;
 import wendo.app.platform.consent.ToldConsent;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
@@ -101,6 +105,7 @@ class OutcomeController {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         return new ModelAndView("outcome/outcomes/page")
                 .addObject("row", row)
+                .addObject("version", queries.version(row.id()))
                 .addObject("evidence", EvidenceWords.of(row, figures))
                 .addObject(
                         "consents",
@@ -123,20 +128,24 @@ class OutcomeController {
     @PostMapping("/{id}")
     ModelAndView correct(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String status,
-            @RequestParam(defaultValue = "") String value,
-            @RequestParam(defaultValue = "") String refunded,
+            @ModelAttribute Correction typed,
+            @RequestParam(defaultValue = "") String version,
             Business business,
             CurrentPerson person) {
         LedgerRow row = find(id);
-        Correction typed = new Correction(status, value, refunded);
         OutcomeReport.Read read = typed.read(row, business, clock.instant());
         Map<String, String> faults = new HashMap<>();
-        if (read instanceof OutcomeReport.Read.Bad bad) {
-            bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
-        } else if (outcomes.correct(((OutcomeReport.Read.Good) read).report(), person.name())
-                instanceof Recorded.Refused refused) {
-            faults.put(refused.field(), refused.message());
+        try {
+            if (read instanceof OutcomeReport.Read.Bad bad) {
+                bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+            } else if (outcomes.correct(
+                            ((OutcomeReport.Read.Good) read).report(), EditedVersion.of(version), person.name())
+                    instanceof Recorded.Refused refused) {
+                faults.put(refused.field(), refused.message());
+            }
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(typed, Correction.of(row, business));
+            return EditConflict.of(show(row, typed, marks, business), "/outcomes/" + id);
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/outcomes/" + id)

@@ -60,6 +60,15 @@ class OutcomeQueries {
                 .optional();
     }
 
+    /** How often it was changed; the form that puts it right carries it along. */
+    @Transactional(readOnly = true)
+    int version(UUID id) {
+        return jdbc.sql("select version from outcome where id = ?")
+                .param(id)
+                .query(Integer.class)
+                .single();
+    }
+
     /** Newest first. */
     @Transactional(readOnly = true)
     List<Change> changes(UUID outcome) {

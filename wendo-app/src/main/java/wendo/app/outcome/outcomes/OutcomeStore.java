@@ -14,6 +14,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.EditedVersion;
 import wendo.core.links.Tag;
 import wendo.core.outcomes.GivenCode;
 import wendo.core.outcomes.Occurrence;
@@ -55,6 +56,15 @@ class OutcomeStore {
                 .params(report.kind().key(), report.referenceKey())
                 .query(KnownOutcome::read)
                 .optional();
+    }
+
+    /** Holds it until the end of the transaction, and refuses if it is not what a form showed. */
+    void mustStillBe(OutcomeReport report, EditedVersion edited) {
+        jdbc.sql("select version from outcome where kind = ? and reference_key = ? for update")
+                .params(report.kind().key(), report.referenceKey())
+                .query(Integer.class)
+                .optional()
+                .ifPresent(version -> edited.mustBe(version, "outcome"));
     }
 
     Map<String, KnownOutcome> known(String kind, List<String> keys) {
@@ -121,7 +131,7 @@ class OutcomeStore {
     }
 
     void by(UUID outcome, UUID visitor) {
-        jdbc.sql("update outcome set visitor = ? where id = ?")
+        jdbc.sql("update outcome set visitor = ?, version = version + 1 where id = ?")
                 .params(visitor, outcome)
                 .update();
     }
@@ -134,7 +144,7 @@ class OutcomeStore {
     }
 
     boolean joinVisit(UUID outcome, ClickId click) {
-        return jdbc.sql("update outcome set click_id = ? where id = ? and click_id is null")
+        return jdbc.sql("update outcome set click_id = ?, version = version + 1 where id = ? and click_id is null")
                         .params(click.uuid(), outcome)
                         .update()
                 == 1;
@@ -147,7 +157,7 @@ class OutcomeStore {
                         where o.id = ? for update of o
                         """).param(outcome).query(String.class).single();
         int changed = jdbc.sql("""
-                        update outcome set set_source_id = cast(:source as uuid), set_by = :by
+                        update outcome set set_source_id = cast(:source as uuid), set_by = :by, version = version + 1
                         where id = :id and set_source_id is distinct from cast(:source as uuid)
                         """)
                 .param("source", source.map(UUID::toString).orElse(null))
@@ -196,7 +206,7 @@ class OutcomeStore {
             return new Recorded.AlreadyKnown(known.id());
         }
         jdbc.sql("""
-                        update outcome set status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?,
+                        update outcome set version = version + 1, status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?,
                             day_began_at = cast(? as timestamptz), name = ?, email = ?, phone = ?, code = ?, code_key = ?, answer = ?, answer_key = ?, items = ?, note = ?,
                             partner_source_id = ?, click_id = cast(? as uuid)
                         where id = ?

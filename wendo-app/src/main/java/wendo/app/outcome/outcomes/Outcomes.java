@@ -11,6 +11,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.prepare.sources.SourceListed;
@@ -40,7 +41,8 @@ public class Outcomes {
 
     /** What somebody of the business puts right by hand. */
     @Transactional
-    public Recorded correct(OutcomeReport report, String person) {
+    public Recorded correct(OutcomeReport report, EditedVersion edited, String person) {
+        store.mustStillBe(report, edited);
         return keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
                 .get(0);
     }

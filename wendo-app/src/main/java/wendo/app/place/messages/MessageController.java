@@ -2,6 +2,7 @@ package wendo.app.place.messages;
 
 import java.util.Map;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,6 +17,8 @@ import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.core.media.TextMessage;
 
@@ -48,6 +51,7 @@ class MessageController {
                 .addObject("faults", read.faults())
                 .addObject("count", MessageCount.of(form.text(), link, read.recipients(), read.price()))
                 .addObject("recipients", read.recipients())
+                .addObject("version", messages.version(link.id()))
                 .addObject("lists", lists.of(link.id()));
     }
 
@@ -61,7 +65,7 @@ class MessageController {
     /** {@code plain} and {@code replace} name the buttons that change the text before it is kept. */
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView keep(
+    ModelAndView save(
             @PathVariable UUID id,
             @RequestParam Map<String, String> typed,
             @RequestParam(defaultValue = "") String plain,
@@ -76,7 +80,15 @@ class MessageController {
         if (!read.faults().isEmpty()) {
             return InvalidForm.of(show("place/messages/page", link, changed, business));
         }
-        messages.keep(id, text, read.recipients(), read.price());
+        try {
+            messages.save(id, EditedVersion.of(typed.getOrDefault("version", "")), text, read);
+        } catch (OptimisticLockingFailureException e) {
+            MessageForm theirs = messages.find(id, business).orElse(new MessageForm("", "", ""));
+            return EditConflict.of(
+                    show("place/messages/page", link, changed, business)
+                            .addObject("faults", EditConflict.marks(changed, theirs)),
+                    "/links/" + id + "/message");
+        }
         return new ModelAndView("redirect:/links/" + id + "/message");
     }
 

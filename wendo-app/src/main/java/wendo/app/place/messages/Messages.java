@@ -7,7 +7,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
-import wendo.core.measure.UnitPrice;
+import wendo.app.platform.business.EditedVersion;
 
 /** Keeps what was written for a link; the price of a segment is remembered for the next message. */
 @Service
@@ -48,10 +48,17 @@ class Messages {
                 .orElse("");
     }
 
+    /** 0 until something was written. */
+    @Transactional(readOnly = true)
+    int version(UUID link) {
+        return repository.findById(link).map(Message::version).orElse(0);
+    }
+
     @Transactional
-    void keep(UUID link, String text, Optional<Long> recipients, Optional<UnitPrice> price) {
+    void save(UUID link, EditedVersion edited, String text, MessageForm.Read read) {
         Message message = repository.findById(link).orElseGet(() -> new Message(link));
-        message.say(text, recipients, price, clock.instant());
+        message.mustStillBe(edited);
+        message.say(text, read.recipients(), read.price(), clock.instant());
         repository.save(message);
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +20,8 @@ import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.core.links.AddressRefused;
 import wendo.core.media.EmailAddress;
@@ -57,6 +60,7 @@ class NewsletterController {
                 .addObject("senders", all)
                 .addObject("sender", chosen)
                 .addObject("optIn", optIn)
+                .addObject("version", optIns.version(link.id()))
                 .addObject("subscribers", optIns.count(link.id()))
                 .addObject(
                         "markup",
@@ -121,7 +125,16 @@ class NewsletterController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(link, Optional.empty(), "", faults)).addObject("optIn", optIn);
         }
-        optIns.save(id, optIn);
+        try {
+            optIns.save(id, EditedVersion.of(typed.getOrDefault("version", "")), optIn);
+        } catch (OptimisticLockingFailureException e) {
+            OptIns.OptIn theirs = optIns.of(id);
+            Map<String, String> marks = EditConflict.marks(
+                    Map.of("promise", promise, "onward", onward),
+                    Map.of("promise", theirs.promise(), "onward", theirs.onward()));
+            return EditConflict.of(
+                    show(link, Optional.empty(), "", marks).addObject("optIn", optIn), "/links/" + id + "/newsletter");
+        }
         return back(id);
     }
 

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.ConsentPurpose;
@@ -65,6 +66,12 @@ class OptIns {
         return repository.findById(link).map(StoredOptIn::optIn).orElse(OptIn.none());
     }
 
+    /** 0 until something was said of it. */
+    @Transactional(readOnly = true)
+    int version(UUID link) {
+        return repository.findById(link).map(StoredOptIn::version).orElse(0);
+    }
+
     /** The business whose link this is, if it subscribes; asked by anybody. */
     @Transactional(readOnly = true)
     Optional<BusinessId> businessOf(UUID link) {
@@ -76,8 +83,9 @@ class OptIns {
     }
 
     @Transactional
-    void save(UUID link, OptIn optIn) {
+    void save(UUID link, EditedVersion edited, OptIn optIn) {
         StoredOptIn stored = repository.findById(link).orElseGet(() -> new StoredOptIn(link));
+        stored.mustStillBe(edited);
         stored.become(optIn);
         repository.save(stored);
     }

@@ -6,7 +6,6 @@ import jakarta.persistence.Version;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
-import org.springframework.orm.ObjectOptimisticLockingFailureException;
 
 /**
  * What people of a business edit. Its business is filled in from the scope, and its version counts the changes: of two
@@ -27,8 +26,6 @@ public abstract class BusinessRow {
 
     /** Refuses what was typed into a form that showed an older version. */
     public void mustStillBe(EditedVersion edited) {
-        if (!edited.isOf(version())) {
-            throw new ObjectOptimisticLockingFailureException(getClass(), "version " + version());
-        }
+        edited.mustBe(version(), getClass().getSimpleName());
     }
 }

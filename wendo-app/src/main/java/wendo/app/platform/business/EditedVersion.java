@@ -1,6 +1,7 @@
 package wendo.app.platform.business;
 
 import java.util.OptionalInt;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
 
 /** The version that a form showed, as it came back with what was typed. Forms that show none, such as a program's, hold nothing up. */
 public record EditedVersion(OptionalInt number) {
@@ -23,7 +24,14 @@ public record EditedVersion(OptionalInt number) {
         return of(isNumber ? Integer.parseInt(typed) : -1);
     }
 
-    boolean isOf(int version) {
+    /** Refuses what was typed into a form that showed an older version than this one. */
+    public void mustBe(int version, String what) {
+        if (!isOf(version)) {
+            throw new ObjectOptimisticLockingFailureException(what, "version " + version);
+        }
+    }
+
+    private boolean isOf(int version) {
         return number.isEmpty() || number.getAsInt() == version;
     }
 }

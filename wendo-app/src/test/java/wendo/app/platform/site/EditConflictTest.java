@@ -214,6 +214,43 @@ class EditConflictTest extends WendoTest {
     }
 
     @Test
+    void of_two_who_put_an_outcome_right_or_move_a_lead_the_later_one_is_asked() {
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": 95}");
+        String outcome = "/outcomes/" + id("outcome");
+        String shown = version(ola.get(outcome).body(), outcome);
+        assertThat(save(bo, outcome, shown, List.of("status", "confirmed", "value", "90"))
+                        .statusCode())
+                .isEqualTo(302);
+        HttpResponse<String> asked = save(ola, outcome, shown, List.of("status", "confirmed", "value", "80"));
+        assertThat(asked.statusCode()).isEqualTo(409);
+        assertThat(plain(asked)).contains("Somebody else has changed this to \"90.00\" meanwhile.", "value=\"80\"");
+        assertThat(one("select value_minor::text from outcome")).isEqualTo("9000");
+        http().post(
+                        tenant.apiKey(),
+                        "/api/v1/outcomes",
+                        "{\"kind\": \"lead\", \"reference\": \"L-1\", \"email\": \"ada@post.example\"}");
+        await(
+                "it is a lead",
+                () -> one("select count(*)::text from lead where handed_at is not null")
+                        .equals("1"));
+        String lead = "/leads/" + one("select outcome_id::text from lead");
+        String page = ola.get(lead).body();
+        String version = version(page, lead + "/stage");
+        assertThat(stage(bo, lead, version, "lost").statusCode()).isEqualTo(302);
+        HttpResponse<String> late = stage(ola, lead, version, "won");
+        assertThat(late.statusCode()).isEqualTo(409);
+        assertThat(plain(late)).contains("Somebody else has changed this to \"lost\" meanwhile.");
+        assertThat(one("select stage from lead")).isEqualTo("lost");
+    }
+
+    private static HttpResponse<String> stage(Http person, String lead, String version, String stage) {
+        return person.form(lead, lead + "/stage", "stage", stage, "reason", "Too far", "version", version);
+    }
+
+    @Test
     void what_differs_is_said_field_by_field() {
         record Form(String name, String note) {}
         assertThat(EditConflict.marks(new Form("Ours", "same"), new Form("Theirs", "same ")))
