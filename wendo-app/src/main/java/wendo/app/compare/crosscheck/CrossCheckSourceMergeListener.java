@@ -16,7 +16,7 @@ class CrossCheckSourceMergeListener {
 
     @EventListener
     void on(SourcesMerged merged) {
-        jdbc.sql("update cross_check set source_id = ? where source_id = ?")
+        jdbc.sql("update cross_check set source_id = ?, version = version + 1 where source_id = ?")
                 .params(merged.kept(), merged.merged())
                 .update();
     }

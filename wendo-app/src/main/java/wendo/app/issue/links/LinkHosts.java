@@ -206,7 +206,7 @@ public class LinkHosts {
                         former as (
                             insert into link_former_address
                             select business_id, :from, slug, skeleton, id, :now, :person from going)
-                        update link l set host_id = :to from going g where l.id = g.id
+                        update link l set host_id = :to, version = l.version + 1 from going g where l.id = g.id
                         """)
                 .param("from", from)
                 .param("to", to)

@@ -60,7 +60,7 @@ class LinkSourceMergeListener {
     }
 
     private void move(UUID kept, UUID merged) {
-        jdbc.sql("update link set source_id = ? where source_id = ?")
+        jdbc.sql("update link set source_id = ?, version = version + 1 where source_id = ?")
                 .params(kept, merged)
                 .update();
     }

@@ -4,6 +4,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
 
@@ -16,8 +17,13 @@ class StoredHost extends BusinessEntity {
     private String origin;
     private boolean isDefault;
     private @Nullable Instant retiredAt;
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant checkedAt;
+
+    @OptimisticLock(excluded = true)
     private String problem = "";
+
     private @Nullable UUID forwardsTo;
 
     @SuppressWarnings("NullAway.Init")

@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessRow;
 
@@ -31,7 +32,10 @@ class Lead extends BusinessRow {
     @Column(updatable = false)
     private Instant arrivedAt;
 
+    @OptimisticLock(excluded = true)
     private @Nullable Instant handedAt;
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant triedAt;
 
     @SuppressWarnings("NullAway.Init")

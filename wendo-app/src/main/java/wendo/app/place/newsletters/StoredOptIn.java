@@ -6,6 +6,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessRow;
 
@@ -20,7 +21,11 @@ class StoredOptIn extends BusinessRow {
     private boolean asksFirst;
     private String promise;
     private String onwardAddress;
+
+    @OptimisticLock(excluded = true)
     private String unsubstituted = "";
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant unsubstitutedAt;
 
     @SuppressWarnings("NullAway.Init")

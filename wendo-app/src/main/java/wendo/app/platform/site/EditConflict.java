@@ -4,6 +4,7 @@ import java.lang.reflect.RecordComponent;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -13,6 +14,10 @@ import org.springframework.web.servlet.ModelAndView;
  */
 public final class EditConflict {
     private static final int MOST_SHOWN = 200;
+
+    /** What a form sends for a choice and nobody reads: identifiers and yes or no. */
+    private static final Pattern UNREADABLE =
+            Pattern.compile("true|false|(?:[a-z]+:)?[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
     private EditConflict() {}
 
@@ -45,6 +50,9 @@ public final class EditConflict {
     private static String mark(String theirs) {
         if (theirs.isEmpty()) {
             return "Somebody else has emptied this meanwhile.";
+        }
+        if (UNREADABLE.matcher(theirs).matches()) {
+            return "Somebody else has changed this meanwhile.";
         }
         String shown = theirs.length() <= MOST_SHOWN ? theirs : theirs.substring(0, MOST_SHOWN) + "…";
         return "Somebody else has changed this to \"%s\" meanwhile.".formatted(shown);

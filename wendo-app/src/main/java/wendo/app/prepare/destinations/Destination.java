@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
 import wendo.core.links.WebAddress;
@@ -17,12 +18,26 @@ class Destination extends BusinessEntity {
     private String name = "";
     private String note = "";
     private @Nullable Instant archivedAt;
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant checkedAt;
+
+    @OptimisticLock(excluded = true)
     private @Nullable Integer answerStatus;
+
+    @OptimisticLock(excluded = true)
     private String title = "";
+
+    @OptimisticLock(excluded = true)
     private String problem = "";
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant failingSince;
+
+    @OptimisticLock(excluded = true)
     private @Nullable Instant certificateUntil;
+
+    @OptimisticLock(excluded = true)
     private String[] hops = {};
 
     @SuppressWarnings("NullAway.Init")

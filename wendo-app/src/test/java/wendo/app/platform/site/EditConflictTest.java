@@ -103,6 +103,17 @@ class EditConflictTest extends WendoTest {
     }
 
     @Test
+    void identifiers_and_yes_or_no_are_not_shown_as_what_somebody_wrote() {
+        assertThat(EditConflict.marks(
+                        Map.of("owner", "", "open", "true", "note", "mine"),
+                        Map.of("owner", "source:" + new UUID(1, 2), "open", "false", "note", "theirs")))
+                .containsOnly(
+                        Map.entry("owner", "Somebody else has changed this meanwhile."),
+                        Map.entry("open", "Somebody else has changed this meanwhile."),
+                        Map.entry("note", "Somebody else has changed this to \"theirs\" meanwhile."));
+    }
+
+    @Test
     void a_link_that_was_changed_in_bulk_is_not_overwritten_by_its_page() {
         String page = "/links/" + link;
         String version = version(ola.get(page).body(), page);
@@ -135,6 +146,18 @@ class EditConflictTest extends WendoTest {
                 named("Group days", "kind.0", "task", "body.0", "Ola's text"),
                 "Bo's text",
                 "select body from follow_up_step where place = 0");
+    }
+
+    @Test
+    void names_that_differ_by_large_letters_only_are_the_same_name() {
+        String page = "/setup/follow-up/new";
+        String[] plan = {"name", "Group days", "kind.0", "task", "body.0", "Ring them"};
+        assertThat(bo.form(page, page, plan).statusCode()).isEqualTo(302);
+        plan[1] = "group DAYS";
+        HttpResponse<String> again = bo.form(page, page, plan);
+        assertThat(again.body()).contains("There is a plan of this name.");
+        assertThat(one("select count(*) from follow_up_plan where lower(name) = 'group days'"))
+                .isEqualTo("1");
     }
 
     @Test

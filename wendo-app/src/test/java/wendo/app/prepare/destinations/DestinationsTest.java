@@ -90,6 +90,32 @@ class DestinationsTest extends WendoTest {
     }
 
     @Test
+    void a_look_while_somebody_describes_the_page_takes_nothing_from_them() {
+        http().issue(tenant.apiKey(), page("/nothing-here"), "Spring", "Postcards");
+        String edited = "/setup/destinations/" + id();
+        String opened = version();
+        in(
+                tenant,
+                () -> jdbc.sql("update destination set created_at = created_at - interval '21 seconds'")
+                        .update());
+        checks.checkDue();
+        assertThat(count(tenant, "select count(*) from destination where failing_since is not null"))
+                .isOne();
+        assertThat(version()).isEqualTo(opened);
+        assertThat(person.form(edited, edited, "name", "Courses", "note", "", "version", opened)
+                        .statusCode())
+                .isEqualTo(302);
+    }
+
+    private String version() {
+        return in(
+                tenant,
+                () -> jdbc.sql("select version from destination")
+                        .query(String.class)
+                        .single());
+    }
+
+    @Test
     void links_follow_a_page_that_moved_and_keep_their_tags_and_history() {
         String slug = http().issue(tenant.apiKey(), page("/courses"), "Spring", "Postcards")
                 .get(0);
