@@ -28,7 +28,14 @@ class CrashTest extends WendoTest {
     private static final int CALLERS = 2;
     private static final int VISITS_AN_OUTCOME = 20;
     private static final long PACE = Duration.ofMillis(3).toNanos();
-    private static final String[] FAST_START = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m"};
+    private static final String[] FAST_START = {
+        "-XX:TieredStopAtLevel=1",
+        "-XX:+UseSerialGC",
+        "-Xmx512m",
+        "-XX:+UnlockDiagnosticVMOptions",
+        "-XX:-BytecodeVerificationRemote",
+        "-Dspring.data.jpa.repositories.bootstrap-mode=lazy"
+    };
 
     @TempDir
     private Path home = Path.of("");

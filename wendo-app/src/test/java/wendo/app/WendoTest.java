@@ -25,8 +25,13 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.visit.sitetag.OwnSites;
 
-/** A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. */
-@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "wendo.link-port=0")
+/**
+ * A test against the whole application on a PostgreSQL of its own; each test brings its own businesses. Queries of
+ * repositories are read when they are first used: {@code EntitiesTest} reads all of them.
+ */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"wendo.link-port=0", "spring.data.jpa.repositories.bootstrap-mode=lazy"})
 @ContextConfiguration(initializers = TestDatabase.class)
 public abstract class WendoTest {
     public static final String PASSWORD = "a-long-enough-password";

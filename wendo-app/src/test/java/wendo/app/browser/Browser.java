@@ -17,7 +17,7 @@ final class Browser implements AutoCloseable {
     private static final com.microsoft.playwright.Browser CHROMIUM = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                     .setArgs(List.of(
                             "--no-sandbox",
                             "--disable-gpu",
