@@ -1,12 +1,10 @@
 package wendo.app.credit;
 
-import java.util.List;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import wendo.app.outcome.outcomes.OutcomeTakenBack;
 import wendo.app.prepare.sources.SourcesMerged;
 
 /** What a merged source earned, the kept one earned. */
@@ -31,15 +29,5 @@ class CreditSourceMergeListener {
         jdbc.sql("update outcome_clue set source_id = ? where source_id = ?")
                 .params(merged.kept(), merged.merged())
                 .update();
-    }
-
-    /** Nothing is kept of the credit of an outcome that goes as if it had never been. */
-    @EventListener
-    void on(OutcomeTakenBack event) {
-        for (String table : List.of("credit_row", "trail", "outcome_clue")) {
-            jdbc.sql("delete from " + table + " where outcome_id = ?")
-                    .param(event.outcome())
-                    .update();
-        }
     }
 }

@@ -1,5 +1,6 @@
 package wendo.app.issue.alerts;
 
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -11,6 +12,7 @@ import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.UniqueKey;
 
 /** Everybody chooses for themselves which links they are told of. */
 @Controller
@@ -29,7 +31,10 @@ class AlertController {
         if (links.find(id).isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        alerts.ask(id, person.id(), AlertMode.find(mode));
+        Optional<AlertMode> wanted = AlertMode.find(mode);
+        if (UniqueKey.refuses(() -> alerts.ask(id, person.id(), wanted))) { // pressed twice at once
+            alerts.ask(id, person.id(), wanted);
+        }
         return "redirect:/links/" + id;
     }
 }

@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,6 +35,7 @@ public class LinkAlerts {
     private static final String VISITS = """
             coalesce((select sum(visits) from visit_sum v where v.link_id = %s and v.kind = 'person'), 0)""";
 
+    private final LinkAlertRepository repository;
     private final JdbcClient jdbc;
     private final BusinessScope scope;
     private final Businesses businesses;
@@ -42,12 +44,14 @@ public class LinkAlerts {
     private final Clock clock;
 
     LinkAlerts(
+            LinkAlertRepository repository,
             JdbcClient jdbc,
             BusinessScope scope,
             Businesses businesses,
             Outbox outbox,
             Installation installation,
             Clock clock) {
+        this.repository = repository;
         this.jdbc = jdbc;
         this.scope = scope;
         this.businesses = businesses;
@@ -64,33 +68,28 @@ public class LinkAlerts {
 
     @Transactional(readOnly = true)
     public Optional<AlertMode> mode(UUID link, UUID person) {
-        return jdbc.sql("select mode from link_alert where link_id = ? and person_id = ?")
-                .params(link, person)
-                .query(String.class)
-                .optional()
-                .flatMap(AlertMode::find);
+        return repository.findById(new LinkAlert.Key(link, person)).map(LinkAlert::mode);
     }
 
     /** Counts from now on; empty ends it. Asked for once more, the count goes on. */
     @Transactional
     void ask(UUID link, UUID person, Optional<AlertMode> mode) {
+        LinkAlert.Key key = new LinkAlert.Key(link, person);
+        Optional<LinkAlert> known = repository.findById(key);
         if (mode.isEmpty()) {
-            jdbc.sql("delete from link_alert where link_id = ? and person_id = ?")
-                    .params(link, person)
-                    .update();
-            return;
+            known.ifPresent(repository::delete);
+        } else if (known.isPresent()) {
+            known.get().tellBy(mode.get());
+        } else {
+            repository.save(new LinkAlert(key, mode.get(), visits(link), clock.instant()));
         }
-        jdbc.sql("""
-                        insert into link_alert (business_id, link_id, person_id, mode, visits_before, since, told_visits)
-                        values (:business, :link, :person, :mode, %s, :now, 0)
-                        on conflict (link_id, person_id) do update set mode = excluded.mode
-                        """.formatted(VISITS.formatted(":link")))
-                .param("business", BusinessScope.current().value())
-                .param("link", link)
-                .param("person", person)
-                .param("mode", mode.get().key())
-                .param("now", Timestamp.from(clock.instant()))
-                .update();
+    }
+
+    private long visits(UUID link) {
+        return jdbc.sql("select " + VISITS.formatted("?"))
+                .param(link)
+                .query(Long.class)
+                .single();
     }
 
     /** What a person was told in the last days, the latest first. */
@@ -119,6 +118,8 @@ public class LinkAlerts {
         for (UUID id : jdbc.sql("select door_link_alerts()").query(UUID.class).list()) {
             try {
                 scope.within(new BusinessId(id), this::tellOwn);
+            } catch (OptimisticLockingFailureException e) {
+                LOG.debug("Another process tells the alerts of business {}", id);
             } catch (RuntimeException e) { // what is wrong with one business keeps no other's alerts back
                 LOG.error("Alerts of business {} could not be told", id, e);
             }
@@ -154,17 +155,13 @@ public class LinkAlerts {
         return due.size();
     }
 
-    /** Of two processes that tell at once, one wins the row. */
     private void tell(Due due, Instant now) {
-        int won = jdbc.sql("""
-                        update link_alert set told_visits = ?, told_at = ?
-                        where link_id = ? and person_id = ? and told_visits = ?
-                        """)
-                .params(due.visits(), Timestamp.from(now), due.link(), due.person(), due.told())
-                .update();
-        if (won == 0) {
-            return;
+        Optional<LinkAlert> alert =
+                repository.findById(new LinkAlert.Key(due.link(), due.person())).filter(one -> one.hasTold(due.told()));
+        if (alert.isEmpty()) {
+            return; // another process was faster
         }
+        alert.get().told(due.visits(), now);
         Business business = businesses.current();
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         String visits = figures.count(due.visits(), "visit", "visits");

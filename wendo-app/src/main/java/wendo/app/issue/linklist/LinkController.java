@@ -153,8 +153,9 @@ class LinkController {
             }
         } catch (OptimisticLockingFailureException e) {
             Map<String, String> marks = new HashMap<>(EditConflict.marks(terms, links.terms(id)));
-            marks.putAll(EditConflict.marks(Map.of("name", name), Map.of("name", link.name())));
-            return EditConflict.of(show(link, name, terms, marks, choice, business, person), "/links/" + id);
+            LinkListed theirs = find(id);
+            marks.putAll(EditConflict.marks(Map.of("name", name), Map.of("name", theirs.name())));
+            return EditConflict.of(show(theirs, name, terms, marks, choice, business, person), "/links/" + id);
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/links/" + id)

@@ -107,7 +107,7 @@ class LinkFormController {
                 forms.show(id, EditedVersion.of(version), new Forms.Shown(before.form(), "never", 3, Strictness.USUAL));
             }
         } catch (OptimisticLockingFailureException e) {
-            Map<String, String> marks = EditConflict.marks(typed, Typed.of(before));
+            Map<String, String> marks = EditConflict.marks(typed, Typed.of(forms.of(id)));
             return EditConflict.of(page(link, typed, marks), "/links/" + id + "/form");
         }
         return new ModelAndView("redirect:/links/" + id + "/form");

@@ -112,10 +112,11 @@ class SpendController {
                     checked.cost().get(),
                     new Spends.Said(said(row, business), person.name()));
         } catch (OptimisticLockingFailureException e) {
-            SpendForm theirs = SpendForm.of(row.cost(), business);
-            Map<String, String> marks = EditConflict.marks(typed, theirs.typed());
+            SpendQueries.Row theirs = row(id, choice);
+            Map<String, String> marks = EditConflict.marks(
+                    typed, SpendForm.of(theirs.cost(), business).typed());
             return EditConflict.of(
-                    one(row, new SpendForm(checked.form().typed(), marks), choice),
+                    one(theirs, new SpendForm(checked.form().typed(), marks), choice),
                     "/spend/%s?%s".formatted(id, choice.query()));
         }
         return new ModelAndView("redirect:/spend?" + choice.query());

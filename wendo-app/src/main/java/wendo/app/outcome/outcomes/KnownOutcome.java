@@ -1,7 +1,5 @@
 package wendo.app.outcome.outcomes;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +7,6 @@ import java.util.Optional;
 import java.util.UUID;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
-import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.ReportedDetails;
 import wendo.core.outcomes.Standing;
 import wendo.core.visits.ClickId;
@@ -24,32 +21,8 @@ public record KnownOutcome(
         Optional<UUID> partner) {
     private static final int MAX_SHOWN = 100;
 
-    static final String SQL = """
-            select id, status, value_minor, refunded_minor, coalesce(day_began_at, occurred_at), occurred_at, click_id, name,
-                email, phone, code, answer, items, note, partner_source_id, reference_key
-            from outcome
-            """;
-
     /** What news changes: the field, before and after. */
     public record Change(String field, String before, String after) {}
-
-    static KnownOutcome read(ResultSet row, int number) throws SQLException {
-        return new KnownOutcome(
-                row.getObject(1, UUID.class),
-                new Standing(OutcomeStatus.find(row.getString(2)).orElseThrow(), row.getLong(3), row.getLong(4)),
-                new Occurrence(
-                        row.getTimestamp(5).toInstant(), row.getTimestamp(6).toInstant()),
-                Optional.ofNullable(row.getObject(7, UUID.class)).map(ClickId::new),
-                new ReportedDetails(
-                        row.getString(8),
-                        row.getString(9),
-                        row.getString(10),
-                        row.getString(11),
-                        row.getString(12),
-                        row.getString(13),
-                        row.getString(14)),
-                Optional.ofNullable(row.getObject(15, UUID.class)));
-    }
 
     /** How it stands after this news; empty if more went back than it was worth. */
     static Optional<Standing> told(Standing before, OutcomeReport report) {

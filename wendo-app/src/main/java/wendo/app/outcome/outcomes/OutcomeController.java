@@ -144,8 +144,9 @@ class OutcomeController {
                 faults.put(refused.field(), refused.message());
             }
         } catch (OptimisticLockingFailureException e) {
-            Map<String, String> marks = EditConflict.marks(typed, Correction.of(row, business));
-            return EditConflict.of(show(row, typed, marks, business), "/outcomes/" + id);
+            LedgerRow theirs = find(id);
+            Map<String, String> marks = EditConflict.marks(typed, Correction.of(theirs, business));
+            return EditConflict.of(show(theirs, typed, marks, business), "/outcomes/" + id);
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/outcomes/" + id)

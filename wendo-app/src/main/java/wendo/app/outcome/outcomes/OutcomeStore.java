@@ -3,20 +3,18 @@ package wendo.app.outcome.outcomes;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
-import wendo.core.links.Tag;
-import wendo.core.outcomes.GivenCode;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
@@ -26,21 +24,30 @@ import wendo.core.visits.ClickId;
 /** Keeps outcomes and the history of what news changed. Runs in the transaction of its caller. */
 @Component
 class OutcomeStore {
+    private final OutcomeRepository repository;
+    private final OutcomeChangeRepository history;
     private final JdbcClient jdbc;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    OutcomeStore(JdbcClient jdbc, ApplicationEventPublisher events, Clock clock) {
+    OutcomeStore(
+            OutcomeRepository repository,
+            OutcomeChangeRepository history,
+            JdbcClient jdbc,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.repository = repository;
+        this.history = history;
         this.jdbc = jdbc;
         this.events = events;
         this.clock = clock;
     }
 
     /** Of many who bring the first news at once, the unique key decides who was first. */
-    Recorded keep(OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
-        Optional<KnownOutcome> known = lock(report);
+    Recorded save(OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
+        Optional<Outcome> known = lock(report);
         if (known.isPresent()) {
-            return change(known.get(), report, reporter, partner, by);
+            return change(known.get(), report, reporter, new News(partner, by));
         }
         Standing standing = Standing.open(report.valueMinor().orElse(0));
         Optional<Standing> first = KnownOutcome.told(standing, report);
@@ -48,32 +55,28 @@ class OutcomeStore {
                 ? refusal(standing)
                 : insert(report, first.get(), reporter, partner)
                         .<Recorded>map(Recorded.New::new)
-                        .orElseGet(() -> change(lock(report).orElseThrow(), report, reporter, partner, by));
+                        .orElseGet(() -> change(lock(report).orElseThrow(), report, reporter, new News(partner, by)));
     }
 
-    private Optional<KnownOutcome> lock(OutcomeReport report) {
-        return jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference_key = ? for update")
-                .params(report.kind().key(), report.referenceKey())
-                .query(KnownOutcome::read)
-                .optional();
+    /** Whose partner's news it is, and who tells it. */
+    private record News(Optional<UUID> partner, String by) {}
+
+    private Optional<Outcome> lock(OutcomeReport report) {
+        return repository.lock(report.kind().key(), report.referenceKey());
+    }
+
+    private Outcome lock(UUID outcome) {
+        return repository.lock(outcome).orElseThrow();
     }
 
     /** Holds it until the end of the transaction, and refuses if it is not what a form showed. */
     void mustStillBe(OutcomeReport report, EditedVersion edited) {
-        jdbc.sql("select version from outcome where kind = ? and reference_key = ? for update")
-                .params(report.kind().key(), report.referenceKey())
-                .query(Integer.class)
-                .optional()
-                .ifPresent(version -> edited.mustBe(version, "outcome"));
+        lock(report).ifPresent(known -> known.mustStillBe(edited));
     }
 
     Map<String, KnownOutcome> known(String kind, List<String> keys) {
-        Map<String, KnownOutcome> known = new HashMap<>();
-        jdbc.sql(KnownOutcome.SQL + "where kind = ? and reference_key = any(?)")
-                .params(kind, keys.toArray(String[]::new))
-                .query((row, number) -> known.put(row.getString("reference_key"), KnownOutcome.read(row, number)))
-                .list();
-        return known;
+        return repository.findAll(kind, keys.toArray(String[]::new)).stream()
+                .collect(Collectors.toMap(Outcome::referenceKey, Outcome::known));
     }
 
     private static Recorded refusal(Standing standing) {
@@ -113,61 +116,51 @@ class OutcomeStore {
         return occurred.isDay() ? Timestamp.from(occurred.first()) : null;
     }
 
-    private Recorded change(
-            KnownOutcome known, OutcomeReport report, Reporter reporter, Optional<UUID> partner, String by) {
+    private Recorded change(Outcome outcome, OutcomeReport report, Reporter reporter, News news) {
+        KnownOutcome known = outcome.known();
         if (!reporter.mayChange()) {
             return new Recorded.AlreadyKnown(known.id());
         }
         return KnownOutcome.told(known.standing(), report)
-                .map(standing -> keep(known, known.with(standing, report, partner), by))
+                .map(standing -> become(outcome, known.with(standing, report, news.partner()), news.by()))
                 .orElseGet(() -> refusal(known.standing()));
     }
 
     List<UUID> ofVisitors(List<UUID> visitors) {
-        return jdbc.sql("select id from outcome where visitor = any(?)")
-                .param(visitors.toArray(UUID[]::new))
-                .query(UUID.class)
-                .list();
+        return repository.ofVisitors(visitors);
     }
 
     void by(UUID outcome, UUID visitor) {
-        jdbc.sql("update outcome set visitor = ?, version = version + 1 where id = ?")
-                .params(visitor, outcome)
-                .update();
+        lock(outcome).reportedBy(visitor);
     }
 
     boolean cameByForm(UUID outcome, UUID form) {
-        return jdbc.sql("update outcome set form_id = ?, version = version + 1 where id = ? returning is_proof")
-                .params(form, outcome)
-                .query(Boolean.class)
-                .single();
+        Outcome one = lock(outcome);
+        one.cameByForm(form);
+        return one.isProof();
     }
 
     boolean joinVisit(UUID outcome, ClickId click) {
-        return jdbc.sql("update outcome set click_id = ?, version = version + 1 where id = ? and click_id is null")
-                        .params(click.uuid(), outcome)
-                        .update()
-                == 1;
+        return lock(outcome).joinVisit(click);
     }
 
     /** False if it was so before. */
     boolean set(UUID outcome, Optional<UUID> source, String name, String by) {
-        String before = jdbc.sql("""
-                        select coalesce(s.name, '') from outcome o left join source s on s.id = o.set_source_id
-                        where o.id = ? for update of o
-                        """).param(outcome).query(String.class).single();
-        int changed = jdbc.sql("""
-                        update outcome set set_source_id = cast(:source as uuid), set_by = :by, version = version + 1
-                        where id = :id and set_source_id is distinct from cast(:source as uuid)
-                        """)
-                .param("source", source.map(UUID::toString).orElse(null))
-                .param("by", by)
-                .param("id", outcome)
-                .update();
-        if (changed == 1) {
-            tell(outcome, List.of(new KnownOutcome.Change("source", before, name)), by);
+        Outcome one = lock(outcome);
+        if (one.setSource().equals(source)) {
+            return false;
         }
-        return changed == 1;
+        String before = one.setSource().map(this::sourceName).orElse("");
+        one.setSource(source, by);
+        tell(outcome, List.of(new KnownOutcome.Change("source", before, name)), by);
+        return true;
+    }
+
+    private String sourceName(UUID source) {
+        return jdbc.sql("select name from source where id = ?")
+                .param(source)
+                .query(String.class)
+                .single();
     }
 
     boolean takeBack(UUID outcome) {
@@ -180,7 +173,9 @@ class OutcomeStore {
             return false;
         }
         events.publishEvent(new OutcomeTakenBack(outcome));
-        return jdbc.sql("delete from outcome where id = ?").param(outcome).update() == 1;
+        Optional<Outcome> found = repository.lock(outcome);
+        found.ifPresent(repository::delete);
+        return found.isPresent();
     }
 
     /**
@@ -188,52 +183,28 @@ class OutcomeStore {
      * @param changedBy who changed it last, as the history says; if somebody else did since, it stays as it is
      */
     boolean restore(UUID outcome, UnaryOperator<KnownOutcome> before, String changedBy, String by) {
-        Optional<KnownOutcome> known = jdbc.sql(KnownOutcome.SQL + """
-                        where id = ? and ? = (select changed_by from outcome_change h where h.outcome_id = outcome.id
-                            order by changed_at desc limit 1)
-                        for update
-                        """)
-                .params(outcome, changedBy)
-                .query(KnownOutcome::read)
-                .optional();
-        known.ifPresent(one -> keep(one, before.apply(one), by));
-        return known.isPresent();
+        Optional<Outcome> found = repository
+                .lock(outcome)
+                .filter(one -> history.findFirstByOutcomeIdOrderByChangedAtDesc(outcome)
+                        .filter(last -> last.changedBy().equals(changedBy))
+                        .isPresent());
+        found.ifPresent(one -> become(one, before.apply(one.known()), by));
+        return found.isPresent();
     }
 
-    private Recorded keep(KnownOutcome known, KnownOutcome next, String by) {
-        List<KnownOutcome.Change> changes = known.changesTo(next);
-        if (changes.isEmpty() && next.equals(known)) {
+    private Recorded become(Outcome outcome, KnownOutcome next, String by) {
+        KnownOutcome known = outcome.known();
+        if (next.equals(known)) {
             return new Recorded.AlreadyKnown(known.id());
         }
-        jdbc.sql("""
-                        update outcome set version = version + 1, status = ?, value_minor = ?, refunded_minor = ?, occurred_at = ?,
-                            day_began_at = cast(? as timestamptz), name = ?, email = ?, phone = ?, code = ?, code_key = ?, answer = ?, answer_key = ?, items = ?, note = ?,
-                            partner_source_id = ?, click_id = cast(? as uuid)
-                        where id = ?
-                        """)
-                .params(
-                        next.standing().status().key(),
-                        next.standing().valueMinor(),
-                        next.standing().refundedMinor())
-                .param(Timestamp.from(next.occurred().last()))
-                .param(dayBegan(next.occurred()))
-                .params(columns(next.told()))
-                .param(next.partner().orElse(null))
-                .param(next.click().map(click -> click.uuid().toString()).orElse(null))
-                .param(known.id())
-                .update();
-        tell(known.id(), changes, by);
+        outcome.become(next);
+        tell(known.id(), known.changesTo(next), by);
         return new Recorded.Changed(known.id(), known);
     }
 
     private void tell(UUID outcome, List<KnownOutcome.Change> changes, String by) {
-        Timestamp now = Timestamp.from(clock.instant());
-        for (KnownOutcome.Change change : changes) {
-            jdbc.sql("insert into outcome_change values (?, ?, ?, ?, ?, ?, ?)")
-                    .params(BusinessScope.current().value(), outcome, now, by)
-                    .params(change.field(), change.before(), change.after())
-                    .update();
-        }
+        Instant now = clock.instant();
+        changes.forEach(change -> history.save(new OutcomeChange(outcome, change, by, now)));
     }
 
     /** In the order of their columns, with the keys that codes and answers are compared by. */
@@ -243,9 +214,9 @@ class OutcomeStore {
                 told.email(),
                 told.phone(),
                 told.code(),
-                GivenCode.find(told.code()).map(GivenCode::key).orElse(""),
+                Outcome.codeKey(told),
                 told.answer(),
-                Tag.isPossible(told.answer()) ? Tag.of(told.answer()).value() : "",
+                Outcome.answerKey(told),
                 told.items(),
                 told.note());
     }

@@ -43,7 +43,7 @@ public class Outcomes {
     @Transactional
     public Recorded correct(OutcomeReport report, EditedVersion edited, String person) {
         store.mustStillBe(report, edited);
-        return keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
+        return saveAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
                 .get(0);
     }
 
@@ -55,7 +55,7 @@ public class Outcomes {
      */
     @Transactional
     public UUID enter(OutcomeReport report, Optional<SourceListed> source, ToldConsent consent, String person) {
-        Recorded recorded = keepAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
+        Recorded recorded = saveAll(List.of(report), Reporter.PERSON, Optional.empty(), person)
                 .get(0);
         if (recorded instanceof Recorded.Refused refused) {
             throw new IllegalArgumentException(refused.message());
@@ -82,21 +82,21 @@ public class Outcomes {
     /** Records many in one transaction, told of together. */
     @Transactional
     public List<Recorded> recordAll(List<OutcomeReport> reports, Reporter reporter) {
-        return keepAll(reports, reporter, Optional.empty(), reporter.key());
+        return saveAll(reports, reporter, Optional.empty(), reporter.key());
     }
 
     /** What a partner's file or postback tells: without better evidence, the partner's source is what it came by. */
     @Transactional
     public List<Recorded> recordAll(List<OutcomeReport> reports, Reporter reporter, Optional<UUID> partner, String by) {
-        return keepAll(reports, reporter, partner, by);
+        return saveAll(reports, reporter, partner, by);
     }
 
-    private List<Recorded> keepAll(List<OutcomeReport> reports, Reporter reporter, Optional<UUID> partner, String by) {
+    private List<Recorded> saveAll(List<OutcomeReport> reports, Reporter reporter, Optional<UUID> partner, String by) {
         List<Recorded> all = new ArrayList<>();
         List<UUID> fresh = new ArrayList<>();
         List<UUID> changed = new ArrayList<>();
         for (OutcomeReport report : reports) {
-            Recorded recorded = store.keep(report, reporter, partner, by);
+            Recorded recorded = store.save(report, reporter, partner, by);
             all.add(recorded);
             if (recorded instanceof Recorded.New one) {
                 fresh.add(one.outcome());

@@ -5,16 +5,14 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.tables.Table;
 
-/** The people of lists. They pour in by thousands, so they are written in batches. */
+/** The people of lists. Hibernate writes them in batches, for they come by thousands. */
 @Component
 class Recipients {
     /** Without vowels and look-alikes, so that no word comes of it and none is misread. */
@@ -22,101 +20,58 @@ class Recipients {
 
     private static final int CODE_LENGTH = 6;
 
-    private final JdbcClient jdbc;
-    private final JdbcTemplate batches;
+    private final RecipientRepository repository;
     private final RecipientConsent consent;
     private final SecureRandom random = new SecureRandom();
 
-    Recipients(JdbcClient jdbc, JdbcTemplate batches, RecipientConsent consent) {
-        this.jdbc = jdbc;
-        this.batches = batches;
+    Recipients(RecipientRepository repository, RecipientConsent consent) {
+        this.repository = repository;
         this.consent = consent;
     }
 
-    void add(UUID id, UUID link, Table table) {
-        List<Object[]> rows = new ArrayList<>();
-        for (Table.Row row : table.rows()) {
-            rows.add(new Object[] {
-                UUID.randomUUID(),
-                BusinessScope.current().value(),
-                id,
-                link,
-                row.line(),
-                row.cells().toArray(String[]::new)
-            });
-        }
-        batches.batchUpdate("""
-                insert into recipient (id, business_id, list_id, link_id, line, cells, name, phone, email, fault)
-                values (?, ?, ?, ?, ?, ?, '', '', '', '')
-                """, rows);
+    void add(UUID list, UUID link, Table table) {
+        repository.saveAll(table.rows().stream()
+                .map(row -> new Recipient(list, link, row.line(), row.cells()))
+                .toList());
     }
 
     /** Reads everybody's contact by these columns. Whoever stands there twice is told so, and gets one link. */
     void match(UUID list, RecipientLists.Columns meant, Business business) {
         Set<String> seen = new HashSet<>();
-        List<Object[]> rows = new ArrayList<>();
-        for (RecipientLists.Person person : people(list)) {
-            Contact contact = Contact.of(cell(person, meant.phone()), cell(person, meant.email()), business.locale());
+        for (Recipient one : repository.findByListIdOrderByLine(list)) {
+            Contact contact = Contact.of(one.cell(meant.phone()), one.cell(meant.email()), business.locale());
             String who = contact.phone().isEmpty() ? contact.email() : contact.phone();
-            String fault = contact.fault().isEmpty() && !seen.add(who)
-                    ? "This is somebody further up once more."
-                    : contact.fault();
-            String name = cell(person, meant.name());
-            rows.add(new Object[] {
-                name.length() <= 200 ? name : name.substring(0, 200),
-                contact.phone(),
-                contact.email(),
-                fault,
-                list,
-                person.line()
-            });
+            boolean isAgain = contact.fault().isEmpty() && !seen.add(who);
+            one.read(
+                    one.cell(meant.name()),
+                    contact,
+                    isAgain ? "This is somebody further up once more." : contact.fault());
         }
-        batches.batchUpdate(
-                "update recipient set name = ?, phone = ?, email = ?, fault = ? where list_id = ? and line = ?", rows);
-    }
-
-    private static String cell(RecipientLists.Person person, int column) {
-        return column >= 0 && column < person.cells().size()
-                ? person.cells().get(column).strip()
-                : "";
     }
 
     /** Everybody without a fault gets a code, once it is said who is left out and who is held out. */
     void giveCodes(UUID list, UUID link, int heldOutPercent) {
-        leaveOut(list);
-        holdOut(list, heldOutPercent);
-        Set<String> taken = new HashSet<>(jdbc.sql("select code from recipient where link_id = ? and code is not null")
-                .param(link)
-                .query(String.class)
-                .list());
-        batches.batchUpdate(
-                "update recipient set code = ? where list_id = ? and line = ?",
-                people(list).stream()
-                        .filter(person -> person.fault().isEmpty())
-                        .map(person -> new Object[] {free(taken), list, person.line()})
-                        .toList());
+        List<Recipient> people = repository.findByListIdOrderByLine(list);
+        leaveOut(people);
+        holdOut(people, heldOutPercent);
+        Set<String> taken = new HashSet<>(repository.codes(link));
+        people.stream().filter(Recipient::isSound).forEach(one -> one.give(free(taken)));
     }
 
     /** Nobody without consent gets a link. */
-    private void leaveOut(UUID list) {
-        batches.batchUpdate(
-                "update recipient set fault = ? where list_id = ? and line = ?",
-                consent.missing(people(list)).entrySet().stream()
-                        .map(missing -> new Object[] {missing.getValue(), list, missing.getKey()})
-                        .toList());
+    private void leaveOut(List<Recipient> people) {
+        Map<Integer, String> missing =
+                consent.missing(people.stream().map(Recipient::person).toList());
+        people.stream()
+                .filter(one -> missing.containsKey(one.line()))
+                .forEach(one -> one.leaveOut(missing.getOrDefault(one.line(), "")));
     }
 
-    private void holdOut(UUID list, int percent) {
-        List<Integer> lines = new ArrayList<>(people(list).stream()
-                .filter(person -> person.fault().isEmpty())
-                .map(RecipientLists.Person::line)
-                .toList());
-        Collections.shuffle(lines, random);
-        batches.batchUpdate(
-                "update recipient set held_out = true, fault = ? where list_id = ? and line = ?",
-                lines.subList(0, lines.size() * percent / 100).stream()
-                        .map(line -> new Object[] {"Held out by lot: write nothing to them.", list, line})
-                        .toList());
+    private void holdOut(List<Recipient> people, int percent) {
+        List<Recipient> drawn =
+                new ArrayList<>(people.stream().filter(Recipient::isSound).toList());
+        Collections.shuffle(drawn, random);
+        drawn.subList(0, drawn.size() * percent / 100).forEach(Recipient::holdOut);
     }
 
     private String free(Set<String> taken) {
@@ -133,19 +88,8 @@ class Recipients {
 
     /** In the order of the file. */
     List<RecipientLists.Person> people(UUID list) {
-        return jdbc.sql("""
-                        select line, cells, name, phone, email, coalesce(code, '') as code, fault
-                        from recipient where list_id = ? order by line
-                        """)
-                .param(list)
-                .query((row, number) -> new RecipientLists.Person(
-                        row.getInt(1),
-                        List.of((String[]) row.getArray(2).getArray()),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        row.getString(7)))
-                .list();
+        return repository.findByListIdOrderByLine(list).stream()
+                .map(Recipient::person)
+                .toList();
     }
 }

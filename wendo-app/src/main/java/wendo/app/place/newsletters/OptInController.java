@@ -18,6 +18,7 @@ import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.visit.visits.Automatic;
 import wendo.app.visit.visits.ProofBook;
@@ -80,10 +81,7 @@ class OptInController {
         Optional<String> left = reader.length() > MAX_TEXT ? Optional.empty() : Placeholder.findIn(reader);
         if (left.isPresent() && EmailAddress.find(reader).isEmpty()) {
             String shown = left.get().substring(0, Math.min(200, left.get().length()));
-            scope.within(business.get(), () -> {
-                optIns.noteUnsubstituted(link, shown);
-                return true;
-            });
+            within(business.get(), () -> optIns.noteUnsubstituted(link, shown));
             return page("place/newsletters/open-placeholder", setting).addObject("placeholder", shown);
         }
         boolean goesBySelf = !setting.optIn().asksFirst()
@@ -91,6 +89,13 @@ class OptInController {
                 && EmailAddress.find(reader).isPresent()
                 && !automatic.is(request);
         return ask(setting, link, reader, click, "").addObject("goesBySelf", goesBySelf);
+    }
+
+    private void within(BusinessId business, Runnable work) {
+        scope.within(business, () -> {
+            work.run();
+            return true;
+        });
     }
 
     private static ModelAndView ask(Setting setting, UUID link, String reader, String click, String fault) {
@@ -123,14 +128,15 @@ class OptInController {
             return again;
         }
         Optional<ClickId> visit = ClickId.find(click);
-        scope.within(
-                business.get(),
-                () -> optIns.subscribe(
-                        link,
-                        address.get().value(),
-                        visit.map(ClickId::uuid),
-                        proof(request),
-                        request.getRequestURL().toString()));
+        OptIns.Subscribing subscribing = new OptIns.Subscribing(
+                link,
+                address.get().value(),
+                visit.map(ClickId::uuid),
+                scope.within(business.get(), () -> proof(request)),
+                request.getRequestURL().toString());
+        if (UniqueKey.refuses(() -> within(business.get(), () -> optIns.subscribe(subscribing)))) {
+            within(business.get(), () -> optIns.agree(subscribing));
+        }
         String onward = setting.optIn().onward().isEmpty()
                 ? setting.leadsTo()
                 : setting.optIn().onward();

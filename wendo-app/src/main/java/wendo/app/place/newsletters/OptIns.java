@@ -1,6 +1,5 @@
 package wendo.app.place.newsletters;
 
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -11,7 +10,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
-import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
@@ -24,12 +22,19 @@ class OptIns {
     static final int MAX_PROMISE = 300;
 
     private final OptInRepository repository;
+    private final SubscriberRepository subscribers;
     private final JdbcClient jdbc;
     private final Consents consents;
     private final Clock clock;
 
-    OptIns(OptInRepository repository, JdbcClient jdbc, Consents consents, Clock clock) {
+    OptIns(
+            OptInRepository repository,
+            SubscriberRepository subscribers,
+            JdbcClient jdbc,
+            Consents consents,
+            Clock clock) {
         this.repository = repository;
+        this.subscribers = subscribers;
         this.jdbc = jdbc;
         this.consents = consents;
         this.clock = clock;
@@ -55,11 +60,13 @@ class OptIns {
         }
     }
 
-    /** Once an address is subscribed it stays so, however often it arrives. */
-    enum Subscribed {
-        NEW,
-        ALREADY
-    }
+    /**
+     * Who subscribes by a link.
+     *
+     * @param proof the test it belongs to
+     * @param page where they agreed
+     */
+    record Subscribing(UUID link, String email, Optional<UUID> click, Optional<UUID> proof, String page) {}
 
     @Transactional(readOnly = true)
     OptIn of(UUID link) {
@@ -95,28 +102,29 @@ class OptIns {
         repository.findById(link).ifPresent(one -> one.noteUnsubstituted(placeholder, clock.instant()));
     }
 
+    /** Refused by a unique key if the address is subscribed already; then it only agrees once more. */
     @Transactional
-    Subscribed subscribe(UUID link, String email, Optional<UUID> click, Optional<UUID> proof, String page) {
-        String promise = of(link).promise();
-        if (proof.isEmpty() && !promise.isEmpty()) { // a test's consent is nobody's
-            consents.give(new ConsentGiven(
-                    List.of(email),
-                    Set.of(ConsentPurpose.EMAIL_NEWS),
-                    promise,
-                    ConsentPlace.OPT_IN,
-                    link,
-                    Optional.of(link),
-                    Optional.empty(),
-                    page));
+    void subscribe(Subscribing one) {
+        agree(one);
+        subscribers.save(new Subscriber(one.link(), one.email(), one.click(), one.proof(), clock.instant()));
+    }
+
+    /** What they agreed to goes on record, for every time they do. */
+    @Transactional
+    void agree(Subscribing one) {
+        String promise = of(one.link()).promise();
+        if (one.proof().isPresent() || promise.isEmpty()) { // a test's consent is nobody's
+            return;
         }
-        int fresh = jdbc.sql(
-                        "insert into subscriber (id, business_id, link_id, email, subscribed_at, click_id, proof_id) values (?, ?, ?, ?, ?, ?, ?) on conflict do nothing")
-                .params(UUID.randomUUID(), BusinessScope.current().value(), link, email)
-                .param(Timestamp.from(clock.instant()))
-                .param(click.orElse(null))
-                .param(proof.orElse(null))
-                .update();
-        return fresh == 1 ? Subscribed.NEW : Subscribed.ALREADY;
+        consents.give(new ConsentGiven(
+                List.of(one.email()),
+                Set.of(ConsentPurpose.EMAIL_NEWS),
+                promise,
+                ConsentPlace.OPT_IN,
+                one.link(),
+                Optional.of(one.link()),
+                Optional.empty(),
+                one.page()));
     }
 
     @Transactional(readOnly = true)

@@ -140,9 +140,10 @@ class SignpostController {
         try {
             signposts.describe(id, EditedVersion.of(version), title.strip(), text.strip());
         } catch (OptimisticLockingFailureException e) {
+            Signposts.Signpost theirs = find(id);
             Map<String, String> marks = EditConflict.marks(
-                    Map.of("title", title, "text", text), Map.of("title", signpost.title(), "text", signpost.text()));
-            return EditConflict.of(show(signpost, title, text, Map.of(), marks, choice, business), "/signposts/" + id);
+                    Map.of("title", title, "text", text), Map.of("title", theirs.title(), "text", theirs.text()));
+            return EditConflict.of(show(theirs, title, text, Map.of(), marks, choice, business), "/signposts/" + id);
         }
         return back(id);
     }

@@ -3,6 +3,7 @@ package wendo.app.platform.accounts;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.SecureRandom;
+import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -88,7 +89,7 @@ public class ApiKeys {
             scope.within(
                     used.business(),
                     () -> jdbc.sql("update api_key set last_used_at = ? where id = ?")
-                            .params(java.sql.Timestamp.from(clock.instant()), used.key())
+                            .params(Timestamp.from(clock.instant()), used.key())
                             .update()); // no edit, so it raises no version
         }
     }

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -37,13 +36,13 @@ import wendo.app.platform.site.Installation;
 /** What comes back: the gateway's news of a message, a reader who wants no more, and whoever fetches a clip. */
 @Controller
 class MessageNews {
-    private static final int MAX_TEXT = 2000;
-
     /** A reply that is one of these alone ends all messages. Common practice of carriers. */
     private static final Set<String> STOP_WORDS = Set.of("STOP", "STOPALL", "UNSUBSCRIBE", "CANCEL", "END", "QUIT");
 
     private static final UUID NO_MESSAGE = new UUID(0, 0);
 
+    private final OutgoingRepository repository;
+    private final AnswerRepository answers;
     private final JdbcClient jdbc;
     private final Outbox outbox;
     private final Clips clips;
@@ -55,6 +54,8 @@ class MessageNews {
     private final CallLimit limit = new CallLimit(60);
 
     MessageNews(
+            OutgoingRepository repository,
+            AnswerRepository answers,
             JdbcClient jdbc,
             Outbox outbox,
             Clips clips,
@@ -63,6 +64,8 @@ class MessageNews {
             ApplicationEventPublisher events,
             Clock clock,
             Installation installation) {
+        this.repository = repository;
+        this.answers = answers;
         this.jdbc = jdbc;
         this.outbox = outbox;
         this.clips = clips;
@@ -78,8 +81,6 @@ class MessageNews {
             @Nullable UUID id,
             @Nullable String event,
             @Nullable String text) {}
-
-    private record About(Optional<UUID> lead, String recipient) {}
 
     /** The gateway tells, with the key that it is called with. */
     @PostMapping("/t/messages/news")
@@ -100,13 +101,21 @@ class MessageNews {
     }
 
     private boolean heed(BusinessId business, UUID id, News news) {
-        About about = about(id);
+        OutgoingMessage about = repository.lock(id);
         switch (news.event() == null ? "" : news.event()) {
-            case "delivered" -> state(id, "delivered", "It was delivered.");
-            case "failed" -> state(id, "failed", "The gateway could not deliver it. Check the number.");
+            case "delivered" -> {
+                if (about.isGivenAway()) {
+                    about.deliver("It was delivered.");
+                }
+            }
+            case "failed" -> {
+                if (about.isGivenAway()) {
+                    about.comeBack("The gateway could not deliver it. Check the number.");
+                }
+            }
             case "replied" -> {
                 String text = news.text() == null ? "" : news.text();
-                keep(id, about, text);
+                answers.save(new ReceivedAnswer(about, text, clock.instant()));
                 if (STOP_WORDS.contains(text.strip().toUpperCase(Locale.ROOT))) {
                     return optOut(business, about, Withdrawal.REPLY);
                 }
@@ -122,32 +131,10 @@ class MessageNews {
         return true;
     }
 
-    private void state(UUID id, String state, String said) {
-        jdbc.sql("update outgoing set state = ?, said = ? where id = ? and state in ('sending', 'sent')")
-                .params(state, said, id)
-                .update();
-    }
-
-    private void keep(UUID id, About about, String text) {
-        jdbc.sql("insert into answer_received values (?, ?, ?, ?, ?, ?)")
-                .params(UUID.randomUUID(), BusinessScope.current().value(), id)
-                .param(about.lead().orElse(null))
-                .params(text.substring(0, Math.min(text.length(), MAX_TEXT)).replace("\0", ""))
-                .param(Timestamp.from(clock.instant()))
-                .update();
-    }
-
-    private boolean optOut(BusinessId business, About about, Withdrawal how) {
+    private boolean optOut(BusinessId business, OutgoingMessage about, Withdrawal how) {
         outbox.optOut(about.recipient(), how);
         about.lead().ifPresent(lead -> events.publishEvent(new MessageAnswered(business, lead, true)));
         return true;
-    }
-
-    private About about(UUID id) {
-        return jdbc.sql("select lead_id, recipient from outgoing where id = ?")
-                .param(id)
-                .query((row, number) -> new About(Optional.ofNullable(row.getObject(1, UUID.class)), row.getString(2)))
-                .single();
     }
 
     private Optional<BusinessId> businessOf(UUID id) {
@@ -168,7 +155,8 @@ class MessageNews {
     ModelAndView stop(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
         limit.mustAllow(request.getRemoteAddr());
         businessOf(id)
-                .ifPresent(business -> scope.within(business, () -> optOut(business, about(id), Withdrawal.STOP_PAGE)));
+                .ifPresent(business ->
+                        scope.within(business, () -> optOut(business, repository.lock(id), Withdrawal.STOP_PAGE)));
         return stopPage(id, true, response);
     }
 

@@ -23,12 +23,19 @@ import wendo.app.platform.consent.Withdrawal;
 /** Messages that wait, went out, or came to nothing. */
 @Service
 public class Outbox {
+    private final OutgoingRepository repository;
     private final JdbcClient jdbc;
     private final Consents consents;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Outbox(JdbcClient jdbc, Consents consents, ApplicationEventPublisher events, Clock clock) {
+    Outbox(
+            OutgoingRepository repository,
+            JdbcClient jdbc,
+            Consents consents,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.repository = repository;
         this.jdbc = jdbc;
         this.consents = consents;
         this.events = events;
@@ -75,24 +82,15 @@ public class Outbox {
     /** A mail to somebody of the business that belongs to no lead. */
     @Transactional
     public void alert(String recipient, String subject, String body, Instant dueAt) {
-        jdbc.sql("""
-                        insert into outgoing (id, business_id, lead_id, purpose, place, road, recipient, subject, body,
-                            clip_id, due_at, state, tries, said, kept_at, needs)
-                        values (?, ?, null, 'alert', 0, ?, ?, ?, ?, null, ?, 'waiting', 0, '', ?, '')
-                        """)
-                .params(UUID.randomUUID(), BusinessScope.current().value(), MessageType.EMAIL.key(), recipient)
-                .params(Draft.subject(subject), Draft.body(body))
-                .params(Timestamp.from(dueAt), Timestamp.from(clock.instant()))
-                .update();
+        repository.save(OutgoingMessage.alert(recipient, subject, body, dueAt, clock.instant()));
     }
 
     /** What waits of a lead's plan goes out no more. Answers how many messages that were. */
     @Transactional
     public int stop(UUID lead, String why) {
-        return jdbc.sql("""
-                        update outgoing set state = 'stopped', said = ?
-                        where lead_id = ? and purpose = 'plan' and state = 'waiting'
-                        """).params(why, lead).update();
+        List<OutgoingMessage> waiting = repository.lockPlan(lead);
+        waiting.forEach(one -> one.stop(why));
+        return waiting.size();
     }
 
     @Transactional(readOnly = true)
@@ -154,17 +152,13 @@ public class Outbox {
     /** What waits for somebody who withdrew their consent to it goes out no more. */
     @EventListener
     void on(ConsentWithdrawn event) {
-        List<UUID> leads = jdbc.sql("""
-                        update outgoing set state = 'stopped', said = 'They withdrew their consent.'
-                        where recipient = :contact and needs in (:purposes) and state = 'waiting' returning lead_id
-                        """)
-                .param("contact", event.contact())
-                .param(
-                        "purposes",
-                        event.purposes().stream().map(ConsentPurpose::key).toList())
-                .query(UUID.class)
-                .list();
-        Set.copyOf(leads)
+        List<OutgoingMessage> waiting = repository.lockNeeding(
+                event.contact(),
+                event.purposes().stream().map(ConsentPurpose::key).toList());
+        waiting.forEach(one -> one.stop("They withdrew their consent."));
+        waiting.stream()
+                .flatMap(one -> one.lead().stream())
+                .distinct()
                 .forEach(lead -> events.publishEvent(new MessageStopped(
                         event.business(), lead, "They withdrew their consent; what was still to be sent is stopped.")));
     }
@@ -176,10 +170,7 @@ public class Outbox {
         jdbc.sql("insert into opted_out values (?, ?, ?) on conflict do nothing")
                 .params(BusinessScope.current().value(), contact, Timestamp.from(clock.instant()))
                 .update();
-        jdbc.sql("""
-                        update outgoing set state = 'stopped', said = 'They want no more messages.'
-                        where recipient = ? and purpose = 'plan' and state = 'waiting'
-                        """).param(contact).update();
+        repository.lockPlansTo(contact).forEach(one -> one.stop("They want no more messages."));
     }
 
     private static Message read(ResultSet row, int number) throws SQLException {

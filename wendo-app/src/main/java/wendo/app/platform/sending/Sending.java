@@ -15,6 +15,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
@@ -36,6 +37,7 @@ class Sending {
     /** A message claimed longer ago than this was lost with its process. */
     private static final Duration LOST_AFTER = Duration.ofMinutes(5);
 
+    private final OutgoingRepository repository;
     private final JdbcClient jdbc;
     private final BusinessScope scope;
     private final Businesses businesses;
@@ -47,6 +49,7 @@ class Sending {
     private final Clock clock;
 
     Sending(
+            OutgoingRepository repository,
             JdbcClient jdbc,
             BusinessScope scope,
             Businesses businesses,
@@ -56,6 +59,7 @@ class Sending {
             Consents consents,
             ApplicationEventPublisher events,
             Clock clock) {
+        this.repository = repository;
         this.jdbc = jdbc;
         this.scope = scope;
         this.businesses = businesses;
@@ -67,7 +71,7 @@ class Sending {
         this.clock = clock;
     }
 
-    private record Claimed(Post post, String purpose, int tries, Optional<UUID> lead, String needs) {}
+    private record Claimed(Post post, boolean isOfPlan) {}
 
     @Bean
     RecurringTask<Void> sendingTask(Installation installation) {
@@ -85,11 +89,11 @@ class Sending {
             try {
                 scope.within(business, () -> findLost(now));
                 for (Claimed one : scope.within(business, () -> claim(now))) {
-                    if (scope.within(business, () -> isWithheld(one, business))) {
+                    if (scope.within(business, () -> isWithheld(one.post().id(), business))) {
                         continue;
                     }
                     Sent sent = send(one);
-                    scope.within(business, () -> keep(one, sent));
+                    scope.within(business, () -> save(one.post().id(), sent));
                 }
             } catch (RuntimeException e) { // what is wrong with one business keeps no other's messages back
                 LOG.error("Messages of business {} could not be sent", id, e);
@@ -98,52 +102,27 @@ class Sending {
     }
 
     private int findLost(Instant now) {
-        return jdbc.sql("""
-                        update outgoing set
-                            state = case when road = 'email' then 'unsure' else 'waiting' end,
-                            said = case when road = 'email'
-                                then 'Wendo stopped while it was sent; it may have arrived, and is not sent again.' else said end
-                        where state = 'sending' and claimed_at < ?
-                        """).param(Timestamp.from(now.minus(LOST_AFTER))).update();
+        List<OutgoingMessage> lost = repository.lockLost(now.minus(LOST_AFTER));
+        lost.forEach(OutgoingMessage::lose);
+        return lost.size();
     }
 
     private List<Claimed> claim(Instant now) {
         String from = businesses.current().name();
-        return jdbc.sql("""
-                        update outgoing set state = 'sending', claimed_at = :now, tries = tries + 1
-                        where id in (
-                            select id from outgoing where state = 'waiting' and due_at <= :now
-                            order by due_at limit :portion for update skip locked)
-                        returning id, road, recipient, subject, body, clip_id, purpose, tries, lead_id, needs
-                        """)
-                .param("now", Timestamp.from(now))
-                .param("portion", PORTION)
-                .query((row, number) -> new Claimed(
-                        new Post(
-                                row.getObject(1, UUID.class),
-                                MessageType.of(row.getString(2)),
-                                from,
-                                row.getString(3),
-                                row.getString(4),
-                                row.getString(5),
-                                Optional.ofNullable(row.getObject(6, UUID.class))
-                                        .flatMap(clips::find)),
-                        row.getString(7),
-                        row.getInt(8),
-                        Optional.ofNullable(row.getObject(9, UUID.class)),
-                        row.getString(10)))
-                .list();
+        List<OutgoingMessage> due = repository.lockDue(now, Limit.of(PORTION));
+        due.forEach(one -> one.claim(now));
+        return due.stream()
+                .map(one -> new Claimed(one.post(from, clips), one.isOfPlan()))
+                .toList();
     }
 
     /** Consent is looked up once more right before a message goes out. */
-    private boolean isWithheld(Claimed one, BusinessId business) {
-        Optional<ConsentPurpose> missing = ConsentPurpose.find(one.needs())
-                .filter(purpose -> !consents.allows(one.post().recipient(), purpose));
-        missing.ifPresent(purpose -> {
+    private boolean isWithheld(UUID id, BusinessId business) {
+        OutgoingMessage one = repository.lock(id);
+        Optional<ConsentPurpose> missing = one.needs().filter(purpose -> !consents.allows(one.recipient(), purpose));
+        missing.filter(purpose -> one.isOnItsWay()).ifPresent(purpose -> {
             String said = "No consent to %s is on record.".formatted(purpose.inWords());
-            jdbc.sql("update outgoing set state = 'stopped', said = ? where id = ? and state = 'sending'")
-                    .params(said, one.post().id())
-                    .update();
+            one.stop(said);
             one.lead()
                     .ifPresent(lead ->
                             events.publishEvent(new MessageStopped(business, lead, "A message was not sent. " + said)));
@@ -153,41 +132,31 @@ class Sending {
 
     private Sent send(Claimed one) {
         return one.post().road() == MessageType.EMAIL
-                ? mail.send(one.post(), one.purpose().equals("plan"))
+                ? mail.send(one.post(), one.isOfPlan())
                 : gateway.send(one.post());
     }
 
-    private int keep(Claimed one, Sent sent) {
+    /** True if it was still on its way: the gateway's news may have been faster. */
+    private boolean save(UUID id, Sent sent) {
+        OutgoingMessage one = repository.lock(id);
+        if (!one.isOnItsWay()) {
+            return false;
+        }
         Instant now = clock.instant();
         if (sent instanceof Sent.Taken taken) {
-            return set(one, "sent", taken.said(), now);
+            one.sent(taken.said(), now);
+        } else if (sent instanceof Sent.Unsure unsure) {
+            one.unsure(unsure.said(), now);
+        } else if (sent instanceof Sent.NotYet notYet && one.tries() < MAX_TRIES) {
+            one.tryAgain(notYet.said(), now.plus(pause(one.tries())));
+        } else {
+            one.fail(sent instanceof Sent.Refused refused ? refused.said() : "It was tried for a day, in vain.");
         }
-        if (sent instanceof Sent.Unsure unsure) {
-            return set(one, "unsure", unsure.said(), now);
-        }
-        if (sent instanceof Sent.NotYet notYet && one.tries() < MAX_TRIES) {
-            return jdbc.sql(
-                            "update outgoing set state = 'waiting', said = ?, due_at = ? where id = ? and state = 'sending'")
-                    .params(
-                            notYet.said(),
-                            Timestamp.from(now.plus(pause(one.tries()))),
-                            one.post().id())
-                    .update();
-        }
-        String said = sent instanceof Sent.Refused refused ? refused.said() : "It was tried for a day, in vain.";
-        return set(one, "failed", said, now);
+        return true;
     }
 
     /** 1, 4, 16 and 64 minutes, then every four hours. */
     private static Duration pause(int tries) {
         return Duration.ofMinutes(Math.min(240, 1L << Math.min(2 * (tries - 1), 8)));
-    }
-
-    private int set(Claimed one, String state, String said, Instant now) {
-        return jdbc.sql("update outgoing set state = ?, said = ?, sent_at = ? where id = ? and state = 'sending'")
-                .params(state, said)
-                .param(state.equals("failed") ? null : Timestamp.from(now))
-                .param(one.post().id())
-                .update();
     }
 }

@@ -84,9 +84,10 @@ class DestinationController {
         try {
             destinations.describe(id, EditedVersion.of(version), name, note);
         } catch (OptimisticLockingFailureException e) {
+            DestinationListed theirs = find(id);
             Map<String, String> marks = EditConflict.marks(
-                    Map.of("name", name, "note", note), Map.of("name", destination.name(), "note", destination.note()));
-            return EditConflict.of(page(destination, name, note, marks, person), "/setup/destinations/" + id);
+                    Map.of("name", name, "note", note), Map.of("name", theirs.name(), "note", theirs.note()));
+            return EditConflict.of(page(theirs, name, note, marks, person), "/setup/destinations/" + id);
         }
         return new ModelAndView("redirect:/setup/destinations/" + id);
     }

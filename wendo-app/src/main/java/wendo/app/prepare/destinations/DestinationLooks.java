@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
 import wendo.core.links.WebAddress;
 
 /** Looks at pages on behalf of people who wait for the answer, and keeps what was found. */
@@ -51,11 +53,11 @@ public class DestinationLooks {
 
     /** Several pages at the same time, in their order. */
     public List<Optional<Look>> lookAtAll(List<WebAddress> addresses, Business business) {
-        wendo.app.platform.business.BusinessId id = business.id();
+        BusinessId id = business.id();
         return addresses.parallelStream()
                 .map(address -> {
                     try {
-                        return wendo.app.platform.business.BusinessScope.as(id, () -> look(address, business));
+                        return BusinessScope.as(id, () -> look(address, business));
                     } catch (Exception e) {
                         throw new IllegalStateException(e);
                     }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 
 /** How often a business may have pages looked at: nobody knocks on other people's servers by way of us. */
@@ -12,7 +13,7 @@ import wendo.app.platform.business.BusinessScope;
 class LookLimit {
     private static final int PER_MINUTE = 60;
 
-    private final Cache<wendo.app.platform.business.BusinessId, Bucket> buckets = Caffeine.newBuilder()
+    private final Cache<BusinessId, Bucket> buckets = Caffeine.newBuilder()
             .expireAfterAccess(Duration.ofMinutes(10))
             .maximumSize(10_000)
             .build();

@@ -1,0 +1,16 @@
+package wendo.app.place.messages;
+
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface RecipientRepository extends Repository<Recipient, UUID> {
+    void saveAll(Iterable<Recipient> recipients);
+
+    List<Recipient> findByListIdOrderByLine(UUID list);
+
+    @Query("select r.code from Recipient r where r.linkId = :link and r.code is not null")
+    Set<String> codes(UUID link);
+}

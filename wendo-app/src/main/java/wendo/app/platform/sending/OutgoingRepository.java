@@ -1,0 +1,52 @@
+package wendo.app.platform.sending;
+
+import jakarta.persistence.LockModeType;
+import jakarta.persistence.QueryHint;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.hibernate.jpa.SpecHints;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.QueryHints;
+import org.springframework.data.repository.Repository;
+
+interface OutgoingRepository extends Repository<OutgoingMessage, UUID> {
+    String SKIP_LOCKED = "-2"; // org.hibernate.LockOptions.SKIP_LOCKED
+
+    void save(OutgoingMessage message);
+
+    Optional<OutgoingMessage> findById(UUID id);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select m from OutgoingMessage m where m.id = :id")
+    OutgoingMessage lock(UUID id);
+
+    /** What another process takes is left to it. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @QueryHints(@QueryHint(name = SpecHints.HINT_SPEC_LOCK_TIMEOUT, value = SKIP_LOCKED))
+    @Query("select m from OutgoingMessage m where m.state = 'waiting' and m.dueAt <= :now order by m.dueAt")
+    List<OutgoingMessage> lockDue(Instant now, Limit portion);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @QueryHints(@QueryHint(name = SpecHints.HINT_SPEC_LOCK_TIMEOUT, value = SKIP_LOCKED))
+    @Query("select m from OutgoingMessage m where m.state = 'sending' and m.claimedAt < :since")
+    List<OutgoingMessage> lockLost(Instant since);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select m from OutgoingMessage m where m.leadId = :lead and m.purpose = 'plan' and m.state = 'waiting'")
+    List<OutgoingMessage> lockPlan(UUID lead);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query(
+            "select m from OutgoingMessage m where m.recipient = :contact and m.purpose = 'plan' and m.state = 'waiting'")
+    List<OutgoingMessage> lockPlansTo(String contact);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query(
+            "select m from OutgoingMessage m where m.recipient = :contact and m.needs in :purposes and m.state = 'waiting'")
+    List<OutgoingMessage> lockNeeding(String contact, Collection<String> purposes);
+}
