@@ -2,12 +2,12 @@ package wendo.app.credit;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
@@ -15,8 +15,12 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.ModelName;
 import wendo.core.credit.ModelRules;
+import wendo.core.outcomes.OutcomeKind;
 
 /** How credit is shared, and how far its making anew is. */
 @Needs(Permission.SET_UP)
@@ -29,9 +33,19 @@ class AttributionController {
         this.attribution = attribution;
     }
 
+    record AttributionPage(
+            Map<String, String> typed,
+            int version,
+            Map<String, String> faults,
+            LookbackWindows windows,
+            ModelName[] models,
+            Map<OutcomeKind, JourneyStore.Size> learned,
+            Optional<CreditEditions.Progress> progress,
+            boolean maySetUp) {}
+
     @GetMapping
     ModelAndView page(CurrentPerson person) {
-        return show(fields(attribution.rules()), Map.of(), person);
+        return show(TypedFields.of(fields(attribution.rules())), Map.of(), person);
     }
 
     private static Map<String, String> fields(ModelRules rules) {
@@ -45,28 +59,30 @@ class AttributionController {
     /** What is under way, for a page that stays open. */
     @GetMapping("/progress")
     ModelAndView progress() {
-        return new ModelAndView("credit/attribution :: progress").addObject("progress", attribution.progress());
+        return new ModelAndView("credit/attribution :: progress", "progress", attribution.progress());
     }
 
-    private ModelAndView show(Map<String, String> typed, Map<String, String> faults, CurrentPerson person) {
-        return new ModelAndView("credit/attribution")
-                .addObject("typed", typed)
-                .addObject("version", attribution.version())
-                .addObject("faults", faults)
-                .addObject("windows", attribution.windows())
-                .addObject("models", ModelName.values())
-                .addObject("learned", attribution.learned())
-                .addObject("progress", attribution.progress())
-                .addObject("maySetUp", person.role().maySetUp());
+    private ModelAndView show(TypedFields typed, Map<String, String> faults, CurrentPerson person) {
+        return ViewRecord.of(
+                "credit/attribution",
+                new AttributionPage(
+                        typed.firstValues(),
+                        attribution.version(),
+                        faults,
+                        attribution.windows(),
+                        ModelName.values(),
+                        attribution.learned(),
+                        attribution.progress(),
+                        person.role().maySetUp()));
     }
 
     @PostMapping
-    ModelAndView change(@RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView change(TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Map<String, String> faults = new HashMap<>();
-        int first = number(typed, "first", 0, 100, faults);
-        int last = number(typed, "last", 0, 100, faults);
-        int halfLife = number(typed, "halfLife", 1, ModelRules.MAX_HALF_LIFE_DAYS, faults);
+        int first = number(typed, "first", 100, faults);
+        int last = number(typed, "last", 100, faults);
+        int halfLife = number(typed, "halfLife", ModelRules.MAX_HALF_LIFE_DAYS, faults);
         if (faults.isEmpty() && first + last > 100) {
             faults.put(
                     "last",
@@ -75,10 +91,10 @@ class AttributionController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(typed, faults, person));
         }
-        ModelRules rules = new ModelRules(
-                first, last, halfLife, typed.getOrDefault("again", "").equals("true"));
+        ModelRules rules =
+                new ModelRules(first, last, halfLife, typed.raw("again").equals("true"));
         try {
-            attribution.change(EditedVersion.of(typed.getOrDefault("version", "")), rules);
+            attribution.change(EditedVersion.of(typed.raw("version")), rules);
         } catch (OptimisticLockingFailureException e) {
             Map<String, String> marks = EditConflict.marks(fields(rules), fields(attribution.rules()));
             return EditConflict.of(show(typed, marks, person), "/setup/attribution");
@@ -93,9 +109,9 @@ class AttributionController {
         return "redirect:/setup/attribution";
     }
 
-    private static int number(
-            Map<String, String> typed, String field, int least, int most, Map<String, String> faults) {
-        String text = typed.getOrDefault(field, "").strip();
+    private static int number(TypedFields typed, String field, int most, Map<String, String> faults) {
+        int least = field.equals("halfLife") ? 1 : 0; // without half a life nothing decays
+        String text = typed.text(field);
         int number = text.matches("\\d{1,4}") ? Integer.parseInt(text) : -1;
         if (number < least || number > most) {
             faults.put(field, "A whole number, %d to %d.".formatted(least, most));

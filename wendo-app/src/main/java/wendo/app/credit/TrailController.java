@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -17,6 +19,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.ModelName;
 
 /** One person's touches and outcomes, what each touch earned, and why it is one person. */
@@ -31,6 +34,14 @@ class TrailController {
         this.trails = trails;
     }
 
+    record TrailPage(
+            UUID id,
+            Trails.Found found,
+            ModelName chosen,
+            ModelName[] models,
+            String typed,
+            Map<String, String> faults) {}
+
     @GetMapping
     ModelAndView page(@PathVariable UUID id, @RequestParam("model") Optional<String> model) {
         return show(id, model, "", Map.of());
@@ -40,13 +51,7 @@ class TrailController {
         ModelName chosen = model.flatMap(ModelName::find).orElse(ModelName.LAST_NON_DIRECT);
         Trails.Found found =
                 trails.find(id, chosen).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        return new ModelAndView("credit/trail")
-                .addObject("id", id)
-                .addObject("found", found)
-                .addObject("chosen", chosen)
-                .addObject("models", ModelName.values())
-                .addObject("typed", typed)
-                .addObject("faults", faults);
+        return ViewRecord.of("credit/trail", new TrailPage(id, found, chosen, ModelName.values(), typed, faults));
     }
 
     /** Somebody knows that two are one person. */
@@ -62,17 +67,16 @@ class TrailController {
                 : InvalidForm.of(show(id, Optional.empty(), text, Map.of("other", fault)));
     }
 
+    /** Two outcomes of one person, and whether they should be that again. */
+    record Pair(UUID one, UUID other, @Nullable Boolean again) {}
+
     /** Undoes a join, or makes it again. */
     @Needs(Permission.SET_UP)
     @PostMapping("/joins")
-    String joins(
-            @PathVariable UUID id,
-            @RequestParam UUID one,
-            @RequestParam UUID other,
-            @RequestParam(defaultValue = "false") boolean again,
-            CurrentPerson person) {
-        List<UUID> affected =
-                again ? trails.joinAgain(one, other, person.name()) : trails.part(one, other, person.name());
+    String joins(@PathVariable UUID id, @ModelAttribute Pair pair, CurrentPerson person) {
+        List<UUID> affected = Boolean.TRUE.equals(pair.again())
+                ? trails.joinAgain(pair.one(), pair.other(), person.name())
+                : trails.part(pair.one(), pair.other(), person.name());
         return affected.isEmpty() ? "redirect:/outcomes/" + id + "/trail" : "redirect:/outcomes/" + id + "/trail#joins";
     }
 }

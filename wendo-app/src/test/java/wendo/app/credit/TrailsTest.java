@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -162,6 +163,25 @@ class TrailsTest extends WendoTest {
                 .contains("Last made anew on", "The models&#39; rules were changed", "value=\"30\"");
     }
 
+    /** As a whole, in one transaction; the lock keeps whoever credits it just then waiting. */
+    private int takeLeadBack() {
+        UUID lead = jdbc.sql("select id from outcome where kind = 'lead' for update")
+                .query(UUID.class)
+                .single();
+        jdbc.sql("update lead set became_id = null").update();
+        for (String rows : List.of(
+                "credit_row where outcome_id",
+                "trail where outcome_id",
+                "outcome_clue where outcome_id",
+                "lead_task where lead_id",
+                "lead_event where lead_id",
+                "lead where outcome_id",
+                "outcome where id")) {
+            jdbc.sql("delete from " + rows + " = ?").param(lead).update();
+        }
+        return 1;
+    }
+
     @Test
     void a_lead_that_is_taken_back_as_a_whole_leaves_its_booking_to_its_own_trail() {
         report("lead", "E-1", ", \"email\": \"ines@marsh.example\", \"clickId\": \"%s\"".formatted(come(0)));
@@ -169,16 +189,7 @@ class TrailsTest extends WendoTest {
         String booking = ", \"value\": 60, \"email\": \"ines@marsh.example\", \"clickId\": \"%s\"".formatted(come(2));
         report("booking", "B-1", booking);
         awaitShares("B-1", ModelName.LAST_TOUCH, "Postcards 1000000 6000");
-        String lead = "(select id from outcome where kind = 'lead')";
-        in(tenant, () -> jdbc.sql("update lead set became_id = null").update());
-        for (String rows :
-                List.of("credit_row where outcome_id", "trail where outcome_id", "outcome_clue where outcome_id")) {
-            in(tenant, () -> jdbc.sql("delete from " + rows + " = " + lead).update());
-        }
-        for (String rows : List.of("lead_task where lead_id", "lead_event where lead_id", "lead where outcome_id")) {
-            in(tenant, () -> jdbc.sql("delete from " + rows + " = " + lead).update());
-        }
-        in(tenant, () -> jdbc.sql("delete from outcome where kind = 'lead'").update());
+        in(tenant, this::takeLeadBack);
         makeAnew();
         assertThat(shares("B-1", ModelName.LAST_TOUCH)).isEqualTo("Radio 1000000 6000");
     }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.UUID;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.core.measure.CrossCheck;
 import wendo.core.outcomes.DayOrder;
@@ -19,34 +20,33 @@ import wendo.core.outcomes.DayOrder;
  *
  * @param faults what is wrong with it, by field
  */
-record CheckForm(Map<String, String> typed, Map<String, String> faults) {
+record CheckForm(TypedFields typed, Map<String, String> faults) {
     private static final int MAX_SYSTEM = 80;
 
     CheckForm {
-        typed = Map.copyOf(typed);
         faults = Map.copyOf(faults);
     }
 
     static CheckForm empty(ZoneId zone) {
         return new CheckForm(
-                Map.of(
+                TypedFields.of(Map.of(
                         "zone",
                         zone.getId(),
                         "tolerance",
                         String.valueOf(CrossCheck.USUAL_TOLERANCE_PERCENT),
                         "counted",
-                        Counted.VISIT.key()),
+                        Counted.VISIT.key())),
                 Map.of());
     }
 
     public String typed(String field) {
-        return typed.getOrDefault(field, "");
+        return typed.raw(field);
     }
 
     /** What is asked, and what they counted, if nothing is wrong. */
     record Checked(CheckForm form, Optional<Check> check, SortedMap<LocalDate, Long> theirs) {}
 
-    static Checked check(Map<String, String> typed, List<SourceListed> sources, Locale locale) {
+    static Checked check(TypedFields typed, List<SourceListed> sources, Locale locale) {
         return new Reading(new CheckForm(typed, Map.of()), locale).read(sources);
     }
 

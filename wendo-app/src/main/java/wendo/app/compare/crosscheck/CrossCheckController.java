@@ -2,7 +2,6 @@ package wendo.app.compare.crosscheck;
 
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -22,6 +21,9 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.measure.CrossCheck;
 import wendo.core.outcomes.DayOrder;
@@ -43,6 +45,17 @@ class CrossCheckController {
     /** A check as it is listed. */
     record Line(CrossCheckQueries.Standing standing, CrossCheck counts, String said) {}
 
+    record CrossCheckListPage(
+            List<CrossCheckController.Line> lines, CheckForm form, List<SourceListed> sources, Counted[] counted) {}
+
+    record CrossCheckPage(
+            Check check,
+            List<CrossCheckQueries.Day> days,
+            CrossCheck counts,
+            CrossCheckWords words,
+            String pasted,
+            String fault) {}
+
     @GetMapping
     ModelAndView list(Business business) {
         return list(CheckForm.empty(business.zone()), business);
@@ -56,16 +69,13 @@ class CrossCheckController {
                     return new Line(standing, counts, CrossCheckWords.difference(counts, figures));
                 })
                 .toList();
-        return new ModelAndView("compare/crosscheck/list")
-                .addObject("lines", lines)
-                .addObject("form", form)
-                .addObject("sources", sources.list())
-                .addObject("counted", Counted.values());
+        return ViewRecord.of(
+                "compare/crosscheck/list", new CrossCheckListPage(lines, form, sources.list(), Counted.values()));
     }
 
     @Needs(Permission.SET_UP)
     @PostMapping
-    ModelAndView add(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView add(TypedFields typed, Business business, CurrentPerson person) {
         CheckForm.Checked checked = CheckForm.check(typed, sources.list(), business.locale());
         if (checked.check().isEmpty()) {
             return InvalidForm.of(list(checked.form(), business));
@@ -85,13 +95,10 @@ class CrossCheckController {
         Figures figures = figures(business);
         List<CrossCheckQueries.Day> days = queries.days(check, zone);
         CrossCheck counts = checks.counts(check, days, zone);
-        return new ModelAndView("compare/crosscheck/page")
-                .addObject("check", check)
-                .addObject("days", days)
-                .addObject("counts", counts)
-                .addObject("words", CrossCheckWords.of(check, counts, figures))
-                .addObject("pasted", pasted)
-                .addObject("fault", fault.orElse(""));
+        return ViewRecord.of(
+                "compare/crosscheck/page",
+                new CrossCheckPage(
+                        check, days, counts, CrossCheckWords.of(check, counts, figures), pasted, fault.orElse("")));
     }
 
     /** More of their days, or other numbers for days that are here. */

@@ -7,21 +7,20 @@ import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
-import wendo.app.compare.sql.CompareChoice;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -45,55 +44,49 @@ class DrilldownController {
         this.frame = frame;
     }
 
+    /** @param what visits, people, a kind of outcome, or revenue */
+    record DrilldownPage(String what, ComparedRow row, long all, int page, int pageSize) {}
+
+    record SeenVisits(List<DrilldownVisitQueries.Seen> seen) {}
+
+    record MetPeople(List<DrilldownVisitQueries.Somebody> met) {}
+
+    record CreditedOutcomes(DrilldownQueries.Parts parts) {}
+
     @GetMapping("/visits")
-    String visits(
+    ModelAndView visits(
             @RequestParam(defaultValue = "all") String key,
             @RequestParam(defaultValue = "0") int page,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
-        int shown = shown(page);
-        ComparedRow row = row(key, look, choice.period(), business);
-        model.addAttribute("row", row);
-        model.addAttribute(
-                "all",
-                kept(row, look, choice.period(), business)
-                        .map(ComparedRow::visits)
-                        .orElse(0L));
-        model.addAttribute("seen", came.visits(row, choice.period(), business.zone(), look, shown));
-        model.addAttribute("what", "visits");
-        return show(look, choice, key, shown, model);
+            CompareContext context) {
+        ComparedRow row = row(key, context);
+        long all = kept(row, context).map(ComparedRow::visits).orElse(0L);
+        return show(
+                new DrilldownPage("visits", row, all, shown(page), DrilldownQueries.PAGE),
+                new SeenVisits(came.visits(row, context, shown(page))),
+                context,
+                key);
     }
 
     @GetMapping("/people")
-    String people(
+    ModelAndView people(
             @RequestParam(defaultValue = "all") String key,
             @RequestParam(defaultValue = "0") int page,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person,
-            Model model) {
-        int shown = shown(page);
-        ComparedRow row = row(key, look, choice.period(), business);
+            CompareContext context,
+            CurrentPerson person) {
+        ComparedRow row = row(key, context);
         if (!row.knowsPeople()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        model.addAttribute("row", row);
-        model.addAttribute(
-                "all",
-                kept(row, look, choice.period(), business)
-                        .map(ComparedRow::people)
-                        .orElse(0L));
+        long all = kept(row, context).map(ComparedRow::people).orElse(0L);
         boolean seesContacts = person.may(Permission.SEE_CONTACTS);
-        model.addAttribute(
-                "met",
-                came.people(row, choice.period(), business.zone(), look, shown).stream()
-                        .map(one -> seesContacts ? one : one.withoutContacts())
-                        .toList());
-        model.addAttribute("what", "people");
-        return show(look, choice, key, shown, model);
+        List<DrilldownVisitQueries.Somebody> met = came.people(row, context, shown(page)).stream()
+                .map(one -> seesContacts ? one : one.withoutContacts())
+                .toList();
+        return show(
+                new DrilldownPage("people", row, all, shown(page), DrilldownQueries.PAGE),
+                new MetPeople(met),
+                context,
+                key);
     }
 
     private static int shown(int page) {
@@ -101,53 +94,53 @@ class DrilldownController {
     }
 
     /** The row as far back as visits are kept one by one; none if none of them is. */
-    private Optional<ComparedRow> kept(ComparedRow row, CompareChoice look, Period period, Business business) {
-        Optional<LocalDate> first = came.firstKept(business.zone()).filter(day -> day.isBefore(period.endExclusive()));
+    private Optional<ComparedRow> kept(ComparedRow row, CompareContext context) {
+        Period period = context.period();
+        Optional<LocalDate> first = came.firstKept(context.zone()).filter(day -> day.isBefore(period.endExclusive()));
         return first.filter(day -> day.isAfter(period.startInclusive())).isPresent()
-                ? find(row.key(), look, new Period(first.get(), period.endExclusive()), business)
+                ? find(row.key(), new Period(first.get(), period.endExclusive()), context)
                 : first.map(day -> row);
     }
 
     /** @param what a kind of outcome, or revenue */
     @GetMapping("/{what}")
-    String outcomes(
+    ModelAndView outcomes(
             @PathVariable String what,
             @RequestParam(defaultValue = "all") String key,
             @RequestParam(defaultValue = "0") int page,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
+            CompareContext context) {
         List<OutcomeKind> kinds = Arrays.stream(OutcomeKind.values())
                 .filter(kind -> what.equals(REVENUE) ? kind.isRevenue() : what.equals(kind.key() + "s"))
                 .toList();
         if (kinds.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        int shown = shown(page);
-        model.addAttribute("row", row(key, look, choice.period(), business));
-        DrilldownQueries.Parts parts = queries.outcomes(key, kinds, choice.period(), business.zone(), look, shown);
-        model.addAttribute("parts", parts);
-        model.addAttribute("all", parts.all());
-        model.addAttribute("what", what.toLowerCase(Locale.ROOT));
-        return show(look, choice, key, shown, model);
+        DrilldownQueries.Parts parts = queries.outcomes(key, kinds, context, shown(page));
+        return show(
+                new DrilldownPage(
+                        what.toLowerCase(Locale.ROOT),
+                        row(key, context),
+                        parts.all(),
+                        shown(page),
+                        DrilldownQueries.PAGE),
+                new CreditedOutcomes(parts),
+                context,
+                key);
     }
 
-    private ComparedRow row(String key, CompareChoice look, Period period, Business business) {
-        return find(key, look, period, business).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    private ComparedRow row(String key, CompareContext context) {
+        return find(key, context.period(), context)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private Optional<ComparedRow> find(String key, CompareChoice look, Period period, Business business) {
-        Comparison comparison = comparisons.compare(period, business, look);
+    private Optional<ComparedRow> find(String key, Period period, CompareContext context) {
+        Comparison comparison = comparisons.compare(period, context.business(), context.look());
         return key.equals(ComparedRow.TOTAL)
                 ? Optional.of(comparison.total())
                 : comparison.find(key).filter(ComparedRow::isListed);
     }
 
-    private String show(CompareChoice look, PeriodChoice choice, String key, int shown, Model model) {
-        model.addAttribute("page", shown);
-        model.addAttribute("pageSize", DrilldownQueries.PAGE);
-        frame.addTo(model, look, choice, key);
-        return "compare/drilldown/behind";
+    private ModelAndView show(DrilldownPage page, Record rows, CompareContext context, String key) {
+        return frame.around(ViewRecord.with(ViewRecord.of("compare/drilldown/behind", page), rows), context, key);
     }
 }

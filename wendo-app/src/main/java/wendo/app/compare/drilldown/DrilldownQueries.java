@@ -3,7 +3,6 @@ package wendo.app.compare.drilldown;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -14,8 +13,8 @@ import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.CompareQueries;
 import wendo.app.compare.sql.Credited;
 import wendo.app.compare.sql.GroupSql;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.credit.CreditColumns;
-import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
 
 /** The SQL of the outcomes that stand behind a number of the comparison, with their shares. */
@@ -67,7 +66,8 @@ class DrilldownQueries {
     private record Summed(Part row, long all, Credited sum) {}
 
     @Transactional(readOnly = true)
-    Parts outcomes(String key, List<OutcomeKind> kinds, Period period, ZoneId zone, CompareChoice choice, int page) {
+    Parts outcomes(String key, List<OutcomeKind> kinds, CompareContext context, int page) {
+        CompareChoice choice = context.look();
         String clock = ClockColumn.of(choice.clock());
         GroupSql group = GroupSql.of(choice.grouping(), clock);
         String sql = OUTCOMES.formatted(
@@ -77,7 +77,7 @@ class DrilldownQueries {
                 group.creditJoin(),
                 clock,
                 group.unjoinedKey());
-        List<Summed> found = CompareQueries.within(jdbc.sql(sql), period, zone)
+        List<Summed> found = CompareQueries.within(jdbc.sql(sql), context.period(), context.zone())
                 .param("key", key)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)

@@ -12,9 +12,9 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.CompareQueries;
 import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.ComparedRow;
 import wendo.core.measure.Period;
 
@@ -79,11 +79,11 @@ class DrilldownVisitQueries {
     }
 
     @Transactional(readOnly = true)
-    List<Seen> visits(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
+    List<Seen> visits(ComparedRow row, CompareContext context, int page) {
         if (row.visits() == 0) {
             return List.of(); // nobody came, nor is there anything to look for in rows that have spend alone
         }
-        return paged(DrilldownVisitSql.visits(row, choice), row, period, zone, choice.grouping(), page)
+        return paged(DrilldownVisitSql.visits(row, context.look()), row, context, page)
                 .query((found, number) -> new Seen(
                         found.getTimestamp(1).toInstant(),
                         found.getString(2),
@@ -96,22 +96,23 @@ class DrilldownVisitQueries {
     }
 
     @Transactional(readOnly = true)
-    List<Somebody> people(ComparedRow row, Period period, ZoneId zone, CompareChoice choice, int page) {
+    List<Somebody> people(ComparedRow row, CompareContext context, int page) {
         if (row.visits() == 0) {
             return List.of();
         }
-        return paged(DrilldownVisitSql.people(row, choice), row, period, zone, choice.grouping(), page)
+        return paged(DrilldownVisitSql.people(row, context.look()), row, context, page)
                 .query((found, number) -> somebody(found))
                 .list();
     }
 
-    private JdbcClient.StatementSpec paged(
-            String sql, ComparedRow row, Period period, ZoneId zone, Grouping grouping, int page) {
+    private JdbcClient.StatementSpec paged(String sql, ComparedRow row, CompareContext context, int page) {
         jdbc.sql(IN_ORDER)
                 .param(row.visits() > DrilldownVisitSql.FEW ? "off" : "on")
                 .query(found -> {});
-        boolean isMonth = grouping == Grouping.MONTH && !row.key().equals(ComparedRow.TOTAL);
-        return CompareQueries.within(jdbc.sql(sql), isMonth ? within(period, YearMonth.parse(row.key())) : period, zone)
+        boolean isMonth =
+                context.look().grouping() == Grouping.MONTH && !row.key().equals(ComparedRow.TOTAL);
+        Period days = isMonth ? within(context.period(), YearMonth.parse(row.key())) : context.period();
+        return CompareQueries.within(jdbc.sql(sql), days, context.zone())
                 .param("key", row.key())
                 .param("limit", DrilldownQueries.PAGE)
                 .param("offset", (long) page * DrilldownQueries.PAGE)

@@ -1,15 +1,14 @@
 package wendo.app.compare.experiments;
 
+import java.util.List;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import wendo.app.compare.sql.CompareChoice;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** Mailing lists: who of them acted, by whatever they came, and what those who got nothing did. */
 @Controller
@@ -26,25 +25,17 @@ class MatchBackController {
         this.frame = frame;
     }
 
+    record MailingsPage(List<MatchBack> mailings, int days, boolean isWrong) {}
+
     /** @param days after a list's links were made in which an outcome counts */
     @GetMapping
-    String page(
-            @RequestParam(defaultValue = "30") String days,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
+    ModelAndView page(@RequestParam(defaultValue = "30") String days, CompareContext context) {
         boolean isRight = days.matches("\\d{1,3}") && Integer.parseInt(days) >= 1 && Integer.parseInt(days) <= MAX_DAYS;
         int window = isRight ? Integer.parseInt(days) : USUAL_DAYS;
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        model.addAttribute(
-                "mailings",
-                queries.mailings(look.kind(), window).stream()
-                        .map(mailing -> MatchBack.of(mailing, figures))
-                        .toList());
-        model.addAttribute("days", window);
-        model.addAttribute("isWrong", !isRight);
-        frame.addTo(model, look, choice);
-        return "compare/experiments/lists";
+        List<MatchBack> mailings = queries.mailings(context.look().kind(), window).stream()
+                .map(mailing -> MatchBack.of(mailing, context.figures()))
+                .toList();
+        return frame.around(
+                ViewRecord.of("compare/experiments/lists", new MailingsPage(mailings, window, !isRight)), context);
     }
 }

@@ -3,18 +3,17 @@ package wendo.app.compare.experiments;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import wendo.app.compare.sql.CompareChoice;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** Two groups side by side, and all pairs of them. */
 @Controller
@@ -28,17 +27,16 @@ class PairController {
         this.frame = frame;
     }
 
+    record PairPage(List<ComparedRow> groups, Optional<ComparedRow> first, Optional<ComparedRow> second) {}
+
+    /** What is only there where two groups can be compared. */
+    record ComparedPair(Pair pair, Pairs pairs) {}
+
     /** Without two of them, those with most people. */
     @GetMapping
-    String page(
-            @RequestParam Optional<String> one,
-            @RequestParam Optional<String> other,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
+    ModelAndView page(
+            @RequestParam Optional<String> one, @RequestParam Optional<String> other, CompareContext context) {
+        Comparison comparison = comparisons.compare(context.period(), context.business(), context.look());
         List<ComparedRow> groups = Pairs.comparable(comparison);
         Optional<ComparedRow> first =
                 one.flatMap(key -> find(groups, key)).or(() -> groups.stream().findFirst());
@@ -47,15 +45,16 @@ class PairController {
                 .or(() -> groups.stream()
                         .filter(row -> !Optional.of(row).equals(first))
                         .findFirst());
-        model.addAttribute("groups", groups);
-        model.addAttribute("first", first);
-        model.addAttribute("second", second);
+        ModelAndView page = ViewRecord.of("compare/experiments/pair", new PairPage(groups, first, second));
         if (first.isPresent() && second.isPresent()) {
-            model.addAttribute("pair", Pair.of(first.get(), second.get(), figures));
-            model.addAttribute("pairs", Pairs.of(comparison, look.kind(), figures));
+            Figures figures = context.figures();
+            ViewRecord.with(
+                    page,
+                    new ComparedPair(
+                            Pair.of(first.get(), second.get(), figures),
+                            Pairs.of(comparison, context.look().kind(), figures)));
         }
-        frame.addTo(model, look, choice);
-        return "compare/experiments/pair";
+        return frame.around(page, context);
     }
 
     private static Optional<ComparedRow> find(List<ComparedRow> groups, String key) {

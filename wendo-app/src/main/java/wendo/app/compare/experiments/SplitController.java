@@ -1,15 +1,14 @@
 package wendo.app.compare.experiments;
 
+import java.util.List;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import wendo.app.compare.sql.CompareChoice;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** Split tests: which of several pages does more with a link's people. */
 @Controller
@@ -26,23 +25,17 @@ class SplitController {
         this.frame = frame;
     }
 
+    record SplitsPage(List<Split> splits, int least, boolean isWrong) {}
+
     /** @param least the smallest difference that is worth finding, in per cent of the own page's rate */
     @GetMapping
-    String page(
-            @RequestParam(defaultValue = "25") String least,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            Model model) {
+    ModelAndView page(@RequestParam(defaultValue = "25") String least, CompareContext context) {
         boolean isPercent =
                 least.matches("\\d{1,3}") && Integer.parseInt(least) >= 1 && Integer.parseInt(least) <= MAX_LEAST;
         int percent = isPercent ? Integer.parseInt(least) : USUAL_LEAST;
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        model.addAttribute(
-                "splits", Split.of(queries.ways(choice.period(), business.zone(), look.kind()), percent, figures));
-        model.addAttribute("least", percent);
-        model.addAttribute("isWrong", !isPercent);
-        frame.addTo(model, look, choice);
-        return "compare/experiments/splits";
+        List<Split> splits = Split.of(
+                queries.ways(context.period(), context.zone(), context.look().kind()), percent, context.figures());
+        return frame.around(
+                ViewRecord.of("compare/experiments/splits", new SplitsPage(splits, percent, !isPercent)), context);
     }
 }

@@ -1,13 +1,12 @@
 package wendo.app.compare.report;
 
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import wendo.app.compare.sql.CompareChoice;
+import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** Groups side by side. */
 @Controller
@@ -22,9 +21,7 @@ class CompareController {
     }
 
     @GetMapping
-    String page(CompareChoice look, PeriodChoice choice, Business business, Model model) {
-        model.addAllAttributes(content.table(look, choice, business));
-        frame.addTo(model, look, choice);
-        return "compare/report/page";
+    ModelAndView page(CompareContext context) {
+        return frame.around(ViewRecord.of("compare/report/page", content.table(context)), context);
     }
 }

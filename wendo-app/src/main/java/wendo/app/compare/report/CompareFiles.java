@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
@@ -26,7 +28,7 @@ import wendo.app.compare.table.Judged;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
@@ -46,24 +48,19 @@ class CompareFiles {
     }
 
     @GetMapping("/compare/comparison.pdf")
-    void paper(CompareChoice look, PeriodChoice choice, Business business, HttpServletResponse response)
-            throws IOException {
+    void paper(CompareContext context, HttpServletResponse response) throws IOException {
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"comparison.pdf\"");
         response.setContentType("application/pdf");
-        pdf.write(look, choice, business, response.getOutputStream());
+        pdf.write(context, response.getOutputStream());
     }
 
     @GetMapping("/compare/comparison.{format}")
-    void file(
-            @PathVariable String format,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            HttpServletResponse response)
-            throws IOException {
+    void file(@PathVariable String format, CompareContext context, HttpServletResponse response) throws IOException {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
+        CompareChoice look = context.look();
+        Business business = context.business();
+        Comparison comparison = comparisons.compare(context.period(), business, look);
         int decimals = business.currency().getDecimalPlaces();
         Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
         List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
@@ -72,15 +69,16 @@ class CompareFiles {
         String name = "comparison-%s-%s-%s-%s"
                 .formatted(
                         look.grouping().plural(),
-                        choice.period().startInclusive(),
-                        choice.period().lastDay(),
+                        context.period().startInclusive(),
+                        context.period().lastDay(),
                         look.model().key());
         wanted.send(
                 response,
-                name,
-                capital(look.grouping().plural()),
-                columns(look.grouping(), business.currency().getCode()),
-                rows);
+                new NamedTable(
+                        name,
+                        capital(look.grouping().plural()),
+                        columns(look.grouping(), business.currency().getCode()),
+                        rows));
     }
 
     private static List<String> columns(Grouping grouping, String currency) {
@@ -120,8 +118,12 @@ class CompareFiles {
                 .<Object>map(minor -> BigDecimal.valueOf(minor, decimals))
                 .orElse(""));
         for (OutcomeKind kind : OutcomeKind.values()) {
-            add(cells, row.rate(kind).value(), row.rate(kind).interval(), 0, RATE_DIGITS);
-            add(cells, row.costPer(kind).valueMinor(), row.costPer(kind).intervalMinor(), decimals, decimals);
+            cells.addAll(
+                    bounded(row.rate(kind).value(), row.rate(kind).interval(), rate -> rounded(rate, 0, RATE_DIGITS)));
+            cells.addAll(bounded(
+                    row.costPer(kind).valueMinor(),
+                    row.costPer(kind).intervalMinor(),
+                    minor -> rounded(minor, decimals, decimals)));
             cells.add(Optional.ofNullable(judged.getOrDefault(kind, Map.of()).get(row.key()))
                     .filter(Judged::isPossible)
                     .map(Judged::words)
@@ -130,15 +132,15 @@ class CompareFiles {
         return cells;
     }
 
-    /** A bound that there is not stays empty. */
-    private static void add(
-            List<Object> cells, OptionalDouble value, Optional<Interval> interval, int shift, int scale) {
-        cells.add(value.isPresent() ? rounded(value.getAsDouble(), shift, scale) : "");
-        cells.add(interval.<Object>map(bounds -> rounded(bounds.low(), shift, scale))
-                .orElse(""));
-        cells.add(interval.filter(bounds -> Double.isFinite(bounds.high()))
-                .<Object>map(bounds -> rounded(bounds.high(), shift, scale))
-                .orElse(""));
+    /** A value and its bounds; a bound that there is not stays empty. */
+    private static List<Object> bounded(
+            OptionalDouble value, Optional<Interval> interval, DoubleFunction<Object> rounded) {
+        return List.of(
+                value.isPresent() ? rounded.apply(value.getAsDouble()) : "",
+                interval.map(bounds -> rounded.apply(bounds.low())).orElse(""),
+                interval.filter(bounds -> Double.isFinite(bounds.high()))
+                        .map(bounds -> rounded.apply(bounds.high()))
+                        .orElse(""));
     }
 
     private static BigDecimal rounded(double number, int shift, int scale) {

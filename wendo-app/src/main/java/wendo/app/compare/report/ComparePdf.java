@@ -6,15 +6,15 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.spring6.SpringTemplateEngine;
-import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** The comparison on paper: A4 across, with each interval in figures. */
 @Component
@@ -29,10 +29,11 @@ class ComparePdf {
         this.content = content;
     }
 
-    void write(CompareChoice look, PeriodChoice choice, Business business, OutputStream out) throws IOException {
-        Map<String, Object> shown = content.table(look, choice, business);
+    void write(CompareContext context, OutputStream out) throws IOException {
+        Business business = context.business();
+        Map<String, Object> shown = new HashMap<>(ViewRecord.values(content.table(context)));
         shown.put("business", business.name());
-        shown.put("figures", new Figures(business.currency(), business.zone(), business.locale()));
+        shown.put("figures", context.figures());
         new PdfRendererBuilder()
                 .useFont(() -> font("400"), FONT, 400, FontStyle.NORMAL, true)
                 .useFont(() -> font("600"), FONT, 600, FontStyle.NORMAL, true)

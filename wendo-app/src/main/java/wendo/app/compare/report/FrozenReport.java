@@ -1,18 +1,15 @@
 package wendo.app.compare.report;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
-import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.ServletWebRequest;
 import org.thymeleaf.context.WebContext;
 import org.thymeleaf.spring6.SpringTemplateEngine;
 import org.thymeleaf.web.servlet.JakartaServletWebApplication;
-import wendo.app.compare.sql.CompareChoice;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.compare.table.CompareContext;
 
 /** A report as it was when it was shared: the page's own text, written by the same template as a live one. */
 @Component
@@ -28,19 +25,12 @@ class FrozenReport {
         this.content = content;
     }
 
-    String render(
-            List<ReportSection> sections,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            HttpServletRequest request,
-            HttpServletResponse response) {
-        Map<String, Object> variables = content.report(sections, look, choice, business);
+    String render(List<ReportSection> sections, CompareContext compared, ServletWebRequest web) {
         WebContext context = new WebContext(
-                JakartaServletWebApplication.buildApplication(request.getServletContext())
-                        .buildExchange(request, response),
-                business.locale(),
-                variables);
+                JakartaServletWebApplication.buildApplication(web.getRequest().getServletContext())
+                        .buildExchange(web.getRequest(), Objects.requireNonNull(web.getResponse())),
+                compared.business().locale(),
+                content.report(sections, compared));
         String text = templates.process("compare/report/report", Set.of("shown"), context);
         return HASHED.matcher(text).replaceAll("$1$2");
     }

@@ -14,12 +14,14 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.util.UriComponentsBuilder;
 import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** A shared report as everybody sees it who knows its address. */
 @Controller
@@ -41,6 +43,9 @@ class OpenReport {
         this.clock = clock;
     }
 
+    record ReportPage(
+            String title, String business, String language, SharedReport report, Figures figures, String frozen) {}
+
     @GetMapping("/t/reports/{token}")
     ModelAndView page(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
         response.setHeader("Cache-Control", "private, no-store");
@@ -60,13 +65,15 @@ class OpenReport {
         Business business = businesses.current();
         LocalDate today = business.today(clock);
         return reports.open(token, today).map(report -> {
-            ModelAndView page = new ModelAndView("compare/report/report")
-                    .addObject("title", report.title())
-                    .addObject("business", business.name())
-                    .addObject("language", business.locale().getLanguage())
-                    .addObject("report", report)
-                    .addObject("figures", new Figures(business.currency(), business.zone(), business.locale()))
-                    .addObject("frozen", report.frozen().orElse(""));
+            ModelAndView page = ViewRecord.of(
+                    "compare/report/report",
+                    new ReportPage(
+                            report.title(),
+                            business.name(),
+                            business.locale().getLanguage(),
+                            report,
+                            new Figures(business.currency(), business.zone(), business.locale()),
+                            report.frozen().orElse("")));
             return report.frozen().isPresent() ? page : page.addAllObjects(live(report, business, today));
         });
     }
@@ -76,11 +83,11 @@ class OpenReport {
                 UriComponentsBuilder.fromUriString("?" + report.look()).build().getQueryParams();
         PeriodChoice choice = PeriodChoice.of(name -> Optional.ofNullable(asked.getFirst(name)), today);
         CompareChoice look = CompareChoice.of(name -> Optional.ofNullable(asked.getFirst(name)));
-        return content.report(report.sections(), look, choice, business);
+        return content.report(report.sections(), new CompareContext(look, choice, business));
     }
 
     private static ModelAndView gone(HttpStatus status, String why) {
-        ModelAndView gone = new ModelAndView("compare/report/report-gone").addObject("why", why);
+        ModelAndView gone = new ModelAndView("compare/report/report-gone", "why", why);
         gone.setStatus(status);
         return gone;
     }

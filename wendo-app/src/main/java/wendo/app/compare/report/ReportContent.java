@@ -11,14 +11,15 @@ import wendo.app.compare.sql.Grouping;
 import wendo.app.compare.table.CampaignMonthQueries;
 import wendo.app.compare.table.CampaignMonths;
 import wendo.app.compare.table.Change;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareTable;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.verdict.ComparisonSummary;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -34,57 +35,72 @@ class ReportContent {
     }
 
     /** The sentence and the table. */
-    Map<String, Object> table(CompareChoice look, PeriodChoice choice, Business business) {
-        return table(comparisons.compare(choice.period(), business, look), look, choice, business);
+    record Table(
+            Comparison comparison,
+            List<String> depending,
+            CompareTable table,
+            ComparisonSummary answer,
+            CompareChoice look,
+            OutcomeKind[] kinds,
+            PeriodChoice choice) {}
+
+    /** What the other sections of a report show. */
+    record Sections(
+            Figures figures, List<String> sections, Pairs pairs, List<ComparedRow> groups, CampaignMonths months) {}
+
+    Table table(CompareContext context) {
+        return table(compare(context), context);
     }
 
-    private Map<String, Object> table(
-            Comparison comparison, CompareChoice look, PeriodChoice choice, Business business) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Map<String, Object> content = new HashMap<>();
-        content.put("comparison", comparison);
-        content.put(
-                "depending",
-                comparisons.models(comparison, choice.period(), business, look).depending(comparison));
-        content.put("table", table(comparison, look, choice.period(), business, figures));
-        content.put("answer", ComparisonSummary.of(comparison, look, figures));
-        content.put("look", look);
-        content.put("kinds", OutcomeKind.values());
-        content.put("choice", choice);
-        return content;
+    private Comparison compare(CompareContext context) {
+        return comparisons.compare(context.period(), context.business(), context.look());
     }
 
-    private CompareTable table(
-            Comparison comparison, CompareChoice look, Period period, Business business, Figures figures) {
-        Optional<Period> then = look.comparedWith().period(period);
-        Optional<Comparison> before = then.map(days -> comparisons.compare(days, business, look));
+    private Table table(Comparison comparison, CompareContext context) {
+        return new Table(
+                comparison,
+                comparisons
+                        .models(comparison, context.period(), context.business(), context.look())
+                        .depending(comparison),
+                compareTable(comparison, context),
+                ComparisonSummary.of(comparison, context.look(), context.figures()),
+                context.look(),
+                OutcomeKind.values(),
+                context.choice());
+    }
+
+    private CompareTable compareTable(Comparison comparison, CompareContext context) {
+        OutcomeKind kind = context.look().kind();
+        Figures figures = context.figures();
+        Optional<Period> then = context.look().comparedWith().period(context.period());
+        Optional<Comparison> before = then.map(days -> comparisons.compare(days, context.business(), context.look()));
         return CompareTable.of(
                 comparison,
-                look.kind(),
+                kind,
                 row -> before.map(was -> Change.of(
-                        row,
-                        period,
-                        row.key().equals(ComparedRow.TOTAL) ? Optional.of(was.total()) : was.find(row.key()),
-                        then.orElseThrow(),
-                        look.kind(),
+                        new Change.Then(row, context.period()),
+                        new Change.Then(
+                                (row.key().equals(ComparedRow.TOTAL) ? Optional.of(was.total()) : was.find(row.key()))
+                                        .orElseGet(row::withNothing),
+                                then.orElseThrow()),
+                        kind,
                         figures)),
                 figures);
     }
 
-    /** What the chosen sections of a report need. */
-    Map<String, Object> report(
-            List<ReportSection> sections, CompareChoice look, PeriodChoice choice, Business business) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
-        Map<String, Object> content = table(comparison, look, choice, business);
-        content.put("figures", figures);
-        content.put("sections", sections.stream().map(ReportSection::key).toList());
-        content.put("pairs", Pairs.of(comparison, look.kind(), figures));
-        content.put("groups", Pairs.comparable(comparison));
-        content.put(
-                "months",
+    /** What the chosen sections of a report need, by the names that its template knows. */
+    Map<String, Object> report(List<ReportSection> sections, CompareContext context) {
+        Comparison comparison = compare(context);
+        Map<String, Object> content = new HashMap<>(ViewRecord.values(table(comparison, context)));
+        content.putAll(ViewRecord.values(new Sections(
+                context.figures(),
+                sections.stream().map(ReportSection::key).toList(),
+                Pairs.of(comparison, context.look().kind(), context.figures()),
+                Pairs.comparable(comparison),
                 CampaignMonths.of(
-                        months.cells(choice.period(), business.zone(), look.with(Grouping.CAMPAIGN)), choice.period()));
+                        months.cells(
+                                context.period(), context.zone(), context.look().with(Grouping.CAMPAIGN)),
+                        context.period()))));
         return content;
     }
 }

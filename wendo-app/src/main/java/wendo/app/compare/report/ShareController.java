@@ -1,7 +1,5 @@
 package wendo.app.compare.report;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -16,19 +14,20 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.context.request.ServletWebRequest;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** Sharing a report of what is compared, and taking it back. */
 @Needs(Permission.SHARE)
@@ -51,74 +50,76 @@ class ShareController {
         this.clock = clock;
     }
 
+    record SharePage(
+            Map<String, String> typed,
+            List<String> chosen,
+            Map<String, String> faults,
+            ReportSection[] parts,
+            List<SharedReport> reports,
+            LocalDate today,
+            boolean maySetUp,
+            String origin) {}
+
     @GetMapping
-    ModelAndView page(CompareChoice look, PeriodChoice choice, Business business, CurrentPerson person) {
-        LocalDate last = business.today(clock).plusDays(USUAL_DAYS);
+    ModelAndView page(CompareContext context, CurrentPerson person) {
+        LocalDate last = context.business().today(clock).plusDays(USUAL_DAYS);
+        TypedFields usual = TypedFields.of(Map.of("title", "", "lastDay", last.toString(), "kept", "live"));
         return show(
-                Map.of("title", "", "lastDay", last.toString(), "kept", "live"),
-                List.of(ReportSection.ANSWER.key(), ReportSection.TABLE.key()),
-                Map.of(),
-                look,
-                choice,
-                business,
+                new Refused(usual, List.of(ReportSection.ANSWER.key(), ReportSection.TABLE.key()), Map.of()),
+                context,
                 person);
     }
 
+    /** @param sections their keys, as they were ticked */
+    private record Refused(TypedFields typed, List<String> sections, Map<String, String> faults) {}
+
     @PostMapping
-    ModelAndView share(
-            @RequestParam Map<String, String> typed,
-            @RequestParam(defaultValue = "") List<String> section,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    ModelAndView share(TypedFields typed, CompareContext context, CurrentPerson person, ServletWebRequest web) {
         person.mustBeAllowedToSetUp();
-        List<ReportSection> sections = section.stream()
+        List<ReportSection> sections = typed.all("section").stream()
                 .flatMap(key -> ReportSection.find(key).stream())
                 .toList();
-        Map<String, String> faults = faults(typed, sections, look, business.today(clock));
+        Map<String, String> faults =
+                faults(typed, sections, context.look(), context.business().today(clock));
         if (!faults.isEmpty()) {
-            return InvalidForm.of(show(typed, section, faults, look, choice, business, person));
+            return InvalidForm.of(show(new Refused(typed, typed.all("section"), faults), context, person));
         }
-        boolean isFrozen = typed.getOrDefault("kept", "").equals("frozen");
         reports.share(
                 new SharedReports.Wanted(
-                        typed.getOrDefault("title", "").strip(),
+                        typed.text("title"),
                         sections,
-                        choice.query() + look.query(),
-                        isFrozen
-                                ? Optional.of(frozen.render(sections, look, choice, business, request, response))
+                        context.query(),
+                        typed.is("kept", "frozen")
+                                ? Optional.of(frozen.render(sections, context, web))
                                 : Optional.empty(),
-                        LocalDate.parse(typed.getOrDefault("lastDay", ""))),
+                        LocalDate.parse(typed.text("lastDay"))),
                 person.name());
-        return new ModelAndView("redirect:/compare/reports?" + choice.query() + look.query());
+        return new ModelAndView("redirect:/compare/reports?" + context.query());
     }
 
     @PostMapping("/{id}/revoke")
-    String revoke(@PathVariable UUID id, CompareChoice look, PeriodChoice choice, CurrentPerson person) {
+    String revoke(@PathVariable UUID id, CompareContext context, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         if (!reports.revoke(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        return "redirect:/compare/reports?" + choice.query() + look.query();
+        return "redirect:/compare/reports?" + context.query();
     }
 
     private static Map<String, String> faults(
-            Map<String, String> typed, List<ReportSection> sections, CompareChoice look, LocalDate today) {
+            TypedFields typed, List<ReportSection> sections, CompareChoice look, LocalDate today) {
         Map<String, String> faults = new HashMap<>();
-        if (typed.getOrDefault("title", "").isBlank()) {
+        if (typed.raw("title").isBlank()) {
             faults.put("title", "Say what the report is, as its reader will see it.");
         }
-        InvalidForm.tooLong(faults, "title", typed.getOrDefault("title", ""), MAX_TITLE);
+        InvalidForm.tooLong(faults, "title", typed.raw("title"), MAX_TITLE);
         if (sections.isEmpty()) {
             faults.put("section", "Choose at least one part to show.");
         }
         if (look.grouping() == Grouping.OWNER) {
             faults.put("section", "By owner the report would name people. Compare something else, then share it.");
         }
-        day(typed.getOrDefault("lastDay", ""), today).ifPresent(fault -> faults.put("lastDay", fault));
+        day(typed.raw("lastDay"), today).ifPresent(fault -> faults.put("lastDay", fault));
         return faults;
     }
 
@@ -133,26 +134,18 @@ class ShareController {
         }
     }
 
-    private ModelAndView show(
-            Map<String, String> typed,
-            List<String> chosen,
-            Map<String, String> faults,
-            CompareChoice look,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
-        ModelAndView page = new ModelAndView("compare/report/share")
-                .addObject("typed", typed)
-                .addObject("chosen", chosen)
-                .addObject("faults", faults)
-                .addObject("parts", ReportSection.values())
-                .addObject("reports", reports.list())
-                .addObject("today", business.today(clock))
-                .addObject("maySetUp", person.role().maySetUp())
-                .addObject(
-                        "origin",
-                        ServletUriComponentsBuilder.fromCurrentContextPath().toUriString());
-        frame.addTo(page.getModelMap(), look, choice, "");
-        return page;
+    private ModelAndView show(Refused form, CompareContext context, CurrentPerson person) {
+        ModelAndView page = ViewRecord.of(
+                "compare/report/share",
+                new SharePage(
+                        form.typed().firstValues(),
+                        form.sections(),
+                        form.faults(),
+                        ReportSection.values(),
+                        reports.list(),
+                        context.business().today(clock),
+                        person.role().maySetUp(),
+                        ServletUriComponentsBuilder.fromCurrentContextPath().toUriString()));
+        return frame.around(page, context);
     }
 }

@@ -1,26 +1,27 @@
 package wendo.app.compare.source;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Grouping;
 import wendo.app.compare.sql.ModelQueries;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.table.Judged;
 import wendo.app.compare.table.ModelView;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 
 /** One group of a comparison: its funnel beside the rest, its credit under every model, its months, what came back. */
 @Controller
@@ -41,34 +42,48 @@ class PanelController {
         this.frame = frame;
     }
 
+    record PanelPage(
+            ComparedRow row,
+            List<MadeOf> madeOf,
+            Funnel funnel,
+            List<ModelLine> lines,
+            Judged judged,
+            String settles,
+            String said,
+            List<ModelQueries.Month> months,
+            String learned,
+            Returns.Sheet returns,
+            Comparison comparison) {}
+
     @GetMapping
-    String page(@RequestParam String key, CompareChoice look, PeriodChoice choice, Business business, Model model) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        Comparison comparison = comparisons.compare(choice.period(), business, look);
+    ModelAndView page(@RequestParam String key, CompareContext context) {
+        Figures figures = context.figures();
+        CompareChoice look = context.look();
+        Comparison comparison = comparisons.compare(context.period(), context.business(), look);
         ComparedRow row = comparison
                 .find(key)
                 .filter(ComparedRow::isGroup)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        ModelView view = comparisons.models(comparison, choice.period(), business, look);
+        ModelView view = comparisons.models(comparison, context.period(), context.business(), look);
         Judged judged = comparison.judged(row, look.kind());
-        model.addAttribute("row", row);
-        model.addAttribute("madeOf", MadeOf.of(row, figures));
-        model.addAttribute("funnel", Funnel.of(row, comparison, figures));
-        model.addAttribute("lines", ModelLine.of(view.byKey().getOrDefault(key, Map.of()), look.kind(), figures));
-        model.addAttribute("judged", judged);
-        model.addAttribute("settles", judged.settles(figures));
-        model.addAttribute("said", judged.isPossible() ? view.said(key) : "Without spend nothing is judged.");
-        model.addAttribute("months", models.months(key, choice.period(), business.zone(), look));
-        model.addAttribute(
-                "learned",
-                words.of(
-                        look.grouping() == Grouping.SOURCE ? row.source() : Optional.empty(),
-                        look.kind(),
-                        models.longTrails(choice.period(), business.zone(), look),
-                        figures));
-        model.addAttribute("returns", returns.of(row, comparison, look, choice.period(), business, figures));
-        model.addAttribute("comparison", comparison);
-        frame.addTo(model, look, choice, key);
-        return "compare/source/panel";
+        ModelAndView page = ViewRecord.of(
+                "compare/source/panel",
+                new PanelPage(
+                        row,
+                        MadeOf.of(row, figures),
+                        Funnel.of(row, comparison, figures),
+                        ModelLine.of(view.byKey().getOrDefault(key, Map.of()), look.kind(), figures),
+                        judged,
+                        judged.settles(figures),
+                        judged.isPossible() ? view.said(key) : "Without spend nothing is judged.",
+                        models.months(key, context.period(), context.zone(), look),
+                        words.of(
+                                look.grouping() == Grouping.SOURCE ? row.source() : Optional.empty(),
+                                look.kind(),
+                                models.longTrails(context.period(), context.zone(), look),
+                                figures),
+                        returns.of(row, comparison, context),
+                        comparison));
+        return frame.around(page, context, key);
     }
 }

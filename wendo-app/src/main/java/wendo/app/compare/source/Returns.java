@@ -1,7 +1,6 @@
 package wendo.app.compare.source;
 
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,19 +9,17 @@ import java.util.OptionalInt;
 import java.util.function.DoubleFunction;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Credited;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Plot;
 import wendo.app.money.spend.Spends;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Interval;
 import wendo.core.measure.OrderValue;
 import wendo.core.measure.Payback;
-import wendo.core.measure.Period;
 import wendo.core.measure.Takings;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -49,57 +46,50 @@ class Returns {
     /** @param payback when the margin had covered the spend, as a sentence; empty text where that cannot be asked */
     record Sheet(List<Measure> measures, String payback) {}
 
-    Sheet of(
-            ComparedRow row,
-            Comparison comparison,
-            CompareChoice look,
-            Period period,
-            Business business,
-            Figures figures) {
-        List<TakingsQueries.Payer> payers = takings.payers(row, period, business.zone(), look);
-        List<Measure> measures = new ArrayList<>();
-        addRevenue(measures, row, payers, comparison.margin(row), figures);
+    Sheet of(ComparedRow row, Comparison comparison, CompareContext context) {
+        Figures figures = context.figures();
+        List<TakingsQueries.Payer> payers = takings.payers(row, context.period(), context.zone(), context.look());
+        List<Measure> measures = new ArrayList<>(revenue(row, payers, comparison.margin(row), figures));
         measures.add(orderValue(row, payers, figures));
         if (row.spendMinor().orElse(0L) > 0) {
-            measures.add(customerCost(row, takings.newCustomers(row, period, business.zone(), look), figures));
+            Credited customers = takings.newCustomers(row, context.period(), context.zone(), context.look());
+            measures.add(customerCost(row, customers, figures));
         }
-        return new Sheet(measures, payback(row, comparison.margin(row), look, period, business.zone(), figures));
+        return new Sheet(measures, payback(row, comparison.margin(row), context));
     }
 
-    private static void addRevenue(
-            List<Measure> measures,
-            ComparedRow row,
-            List<TakingsQueries.Payer> payers,
-            OptionalInt margin,
-            Figures figures) {
+    private static List<Measure> revenue(
+            ComparedRow row, List<TakingsQueries.Payer> payers, OptionalInt margin, Figures figures) {
+        List<Measure> measures = new ArrayList<>();
         List<Long> paid = payers.stream()
                 .map(TakingsQueries.Payer::minor)
                 .filter(minor -> minor != 0)
                 .toList();
         Optional<Interval> interval = new Takings(Math.max(row.rateBase(), paid.size()), paid).interval();
         double revenue = row.revenueMinor();
-        measures.add(measured("Revenue", "value of bookings and purchases", revenue, interval, figures::money));
+        Measured measured = new Measured(revenue, interval);
+        measures.add(measured.as("Revenue", "value of bookings and purchases", figures::money));
         double spend = row.spendMinor().orElse(0L);
         if (spend > 0) {
-            measures.add(
-                    measured("ROAS", "revenue ÷ spend", revenue, interval, minor -> figures.decimal(minor / spend)));
-            margin.ifPresent(percent -> measures.add(measured(
+            measures.add(measured.as("ROAS", "revenue ÷ spend", minor -> figures.decimal(minor / spend)));
+            margin.ifPresent(percent -> measures.add(measured.as(
                     "ROI",
                     "(revenue × margin of %d %% − spend) ÷ spend".formatted(percent),
-                    revenue,
-                    interval,
                     minor -> figures.wholePercent((minor * percent / 100 - spend) / spend))));
         }
+        return measures;
     }
 
-    private static Measure measured(
-            String name, String rule, double minor, Optional<Interval> interval, DoubleFunction<String> shown) {
-        return new Measure(
-                name,
-                rule,
-                shown.apply(minor),
-                interval.map(one -> shown.apply(one.low()) + " to " + shown.apply(one.high()))
-                        .orElse(TOO_FEW));
+    /** An amount with its interval, to be shown as one measure or another. */
+    private record Measured(double minor, Optional<Interval> interval) {
+        Measure as(String name, String rule, DoubleFunction<String> shown) {
+            return new Measure(
+                    name,
+                    rule,
+                    shown.apply(minor),
+                    interval.map(one -> shown.apply(one.low()) + " to " + shown.apply(one.high()))
+                            .orElse(TOO_FEW));
+        }
     }
 
     private static Measure orderValue(ComparedRow row, List<TakingsQueries.Payer> payers, Figures figures) {
@@ -130,14 +120,18 @@ class Returns {
                 given.range(figures::money));
     }
 
-    private String payback(
-            ComparedRow row, OptionalInt margin, CompareChoice look, Period period, ZoneId zone, Figures figures) {
-        Optional<LocalDate> first = row.source().flatMap(source -> spends.firstDay(source, period));
+    private String payback(ComparedRow row, OptionalInt margin, CompareContext context) {
+        Figures figures = context.figures();
+        Optional<LocalDate> first = row.source().flatMap(source -> spends.firstDay(source, context.period()));
         long spend = row.spendMinor().orElse(0L);
         if (margin.isEmpty() || first.isEmpty() || spend == 0) {
             return "";
         }
-        return Payback.of(spend, margin.getAsInt(), first.get(), takings.byDay(row, period, zone, look))
+        return Payback.of(
+                                spend,
+                                margin.getAsInt(),
+                                first.get(),
+                                takings.byDay(row, context.period(), context.zone(), context.look()))
                         .map(back -> "Payback: %s, by %s.".formatted(days(back.days()), figures.day(back.coveredOn())))
                         .orElse("Payback: its margin has not covered its spend of %s yet."
                                 .formatted(figures.money(spend)))

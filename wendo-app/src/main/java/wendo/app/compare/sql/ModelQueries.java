@@ -47,7 +47,7 @@ public class ModelQueries {
     }
 
     /** A month: its first day, people's visits by links, and what is credited of its outcomes. */
-    record Month(LocalDate first, long visits, Credited credited) {}
+    public record Month(LocalDate first, long visits, Credited credited) {}
 
     private static String each(String columns) {
         return Arrays.stream(MODELS)

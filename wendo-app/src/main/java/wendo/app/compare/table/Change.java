@@ -1,8 +1,6 @@
 package wendo.app.compare.table;
 
-import java.util.Optional;
 import java.util.OptionalDouble;
-import wendo.app.compare.sql.Credited;
 import wendo.app.platform.site.Figures;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Count;
@@ -18,24 +16,29 @@ import wendo.core.outcomes.OutcomeKind;
  */
 public record Change(String number, String rate, String cost) {
 
-    public static Change of(
-            ComparedRow row,
-            Period period,
-            Optional<ComparedRow> before,
-            Period then,
-            OutcomeKind kind,
-            Figures figures) {
-        ComparedRow was = before.orElseGet(row::withNothing);
-        return new Change(
-                number(row.credited(kind), period, was.credited(kind), then, figures),
-                row.isUnknown() ? "" : rate(row.rate(kind), was.rate(kind), figures),
-                cost(row.costPer(kind), was.costPer(kind), figures));
+    /** What a row was in a period. */
+    public record Then(ComparedRow row, Period period) {
+        Count count(OutcomeKind kind) {
+            return row.credited(kind).count();
+        }
     }
 
-    private static String number(Credited now, Period period, Credited was, Period then, Figures figures) {
-        Count count = now.count();
-        return "was %s".formatted(figures.credit(was.number()))
-                + CountRatio.of(count, period.days(), was.count(), then.days())
+    public static Change of(Then now, Then was, OutcomeKind kind, Figures figures) {
+        return new Change(
+                number(now, was, kind, figures),
+                now.row().isUnknown()
+                        ? ""
+                        : rate(now.row().rate(kind), was.row().rate(kind), figures),
+                cost(now.row().costPer(kind), was.row().costPer(kind), figures));
+    }
+
+    private static String number(Then now, Then was, OutcomeKind kind, Figures figures) {
+        return "was %s".formatted(figures.credit(was.row().credited(kind).number()))
+                + CountRatio.of(
+                                now.count(kind),
+                                now.period().days(),
+                                was.count(kind),
+                                was.period().days())
                         .map(ratio -> ": " + times(ratio, figures))
                         .orElse("");
     }

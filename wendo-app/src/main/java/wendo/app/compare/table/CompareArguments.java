@@ -1,9 +1,11 @@
 package wendo.app.compare.table;
 
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.core.MethodParameter;
 import org.springframework.web.bind.support.WebDataBinderFactory;
 import org.springframework.web.context.request.NativeWebRequest;
@@ -11,10 +13,20 @@ import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import wendo.app.compare.sql.CompareChoice;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.PeriodChoice;
 
 /** Gives controllers what the address says a comparison looks at. */
 @Configuration(proxyBeanMethods = false)
 class CompareArguments implements WebMvcConfigurer, HandlerMethodArgumentResolver {
+    private final Businesses businesses;
+    private final Clock clock;
+
+    CompareArguments(@Lazy Businesses businesses, Clock clock) { // the database is asked with the first page
+        this.businesses = businesses;
+        this.clock = clock;
+    }
 
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
@@ -23,7 +35,8 @@ class CompareArguments implements WebMvcConfigurer, HandlerMethodArgumentResolve
 
     @Override
     public boolean supportsParameter(MethodParameter parameter) {
-        return parameter.getParameterType() == CompareChoice.class;
+        Class<?> type = parameter.getParameterType();
+        return type == CompareChoice.class || type == CompareContext.class;
     }
 
     @Override
@@ -32,6 +45,14 @@ class CompareArguments implements WebMvcConfigurer, HandlerMethodArgumentResolve
             @Nullable ModelAndViewContainer container,
             NativeWebRequest request,
             @Nullable WebDataBinderFactory binders) {
-        return CompareChoice.of(name -> Optional.ofNullable(request.getParameter(name)));
+        CompareChoice look = CompareChoice.of(name -> Optional.ofNullable(request.getParameter(name)));
+        if (parameter.getParameterType() == CompareChoice.class) {
+            return look;
+        }
+        Business business = businesses.current();
+        return new CompareContext(
+                look,
+                PeriodChoice.of(name -> Optional.ofNullable(request.getParameter(name)), business.today(clock)),
+                business);
     }
 }

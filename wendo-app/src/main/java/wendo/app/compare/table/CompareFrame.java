@@ -2,16 +2,16 @@ package wendo.app.compare.table;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
-import java.util.Map;
 import org.springframework.stereotype.Component;
-import org.springframework.ui.Model;
+import org.springframework.web.servlet.ModelAndView;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.ComparedWith;
 import wendo.app.compare.sql.CreditClock;
 import wendo.app.compare.sql.Grouping;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.ModelName;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -24,28 +24,38 @@ public class CompareFrame {
         this.ribbons = ribbons;
     }
 
-    public void addTo(Model model, CompareChoice look, PeriodChoice choice) {
-        addTo(model, look, choice, "");
+    /** @param keep what the addresses of its links end in */
+    record Choices(
+            String key,
+            String keep,
+            CompareChoice look,
+            Grouping[] groupings,
+            OutcomeKind[] kinds,
+            ModelName[] models,
+            CreditClock[] clocks,
+            ComparedWith[] with,
+            PeriodChoice choice,
+            Ribbon ribbon) {}
+
+    public ModelAndView around(ModelAndView page, CompareContext context) {
+        return around(page, context, "");
     }
 
     /** @param key the group that the screen is of; empty text for none */
-    public void addTo(Model model, CompareChoice look, PeriodChoice choice, String key) {
-        Map<String, Object> all = new HashMap<>();
-        addTo(all, look, choice, key);
-        model.addAllAttributes(all);
-    }
-
-    public void addTo(Map<String, Object> model, CompareChoice look, PeriodChoice choice, String key) {
-        model.put("key", key);
-        model.put(
-                "keep", look.query() + (key.isEmpty() ? "" : "&key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)));
-        model.put("look", look);
-        model.put("groupings", Grouping.values());
-        model.put("kinds", OutcomeKind.values());
-        model.put("models", ModelName.values());
-        model.put("clocks", CreditClock.values());
-        model.put("with", ComparedWith.values());
-        model.put("choice", choice);
-        model.put("ribbon", ribbons.draw(choice, look.comparedWith().period(choice.period())));
+    public ModelAndView around(ModelAndView page, CompareContext context, String key) {
+        CompareChoice look = context.look();
+        return ViewRecord.with(
+                page,
+                new Choices(
+                        key,
+                        look.query() + (key.isEmpty() ? "" : "&key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)),
+                        look,
+                        Grouping.values(),
+                        OutcomeKind.values(),
+                        ModelName.values(),
+                        CreditClock.values(),
+                        ComparedWith.values(),
+                        context.choice(),
+                        ribbons.draw(context.choice(), look.comparedWith().period(context.period()))));
     }
 }

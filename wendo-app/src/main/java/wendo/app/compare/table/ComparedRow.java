@@ -49,7 +49,7 @@ public record ComparedRow(
     }
 
     /** What it was where nothing came to it. */
-    ComparedRow withNothing() {
+    public ComparedRow withNothing() {
         return new ComparedRow(key, name, channel, 0, 0, 0, Map.of(), Map.of(), Optional.empty());
     }
 

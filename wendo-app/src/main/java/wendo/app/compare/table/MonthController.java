@@ -2,14 +2,14 @@ package wendo.app.compare.table;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.servlet.ModelAndView;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Grouping;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.outcomes.OutcomeKind;
 
 /** Campaigns by month. */
@@ -24,19 +24,21 @@ class MonthController {
         this.frame = frame;
     }
 
+    record MonthPage(CampaignMonths months, CampaignMeasures measures) {}
+
     @GetMapping
-    String page(CompareChoice look, PeriodChoice choice, Business business, Model model) {
-        CompareChoice byCampaign = look.with(Grouping.CAMPAIGN);
+    ModelAndView page(CompareContext context) {
+        CompareChoice byCampaign = context.look().with(Grouping.CAMPAIGN);
         Map<OutcomeKind, CampaignMonths> byKind = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {
             byKind.put(
                     kind,
                     CampaignMonths.of(
-                            queries.cells(choice.period(), business.zone(), byCampaign, kind), choice.period()));
+                            queries.cells(context.period(), context.zone(), byCampaign, kind), context.period()));
         }
-        model.addAttribute("months", byKind.get(byCampaign.kind()));
-        model.addAttribute("measures", CampaignMeasures.of(byKind));
-        frame.addTo(model, byCampaign, choice);
-        return "compare/table/months";
+        ModelAndView page = ViewRecord.of(
+                "compare/table/months",
+                new MonthPage(Objects.requireNonNull(byKind.get(byCampaign.kind())), CampaignMeasures.of(byKind)));
+        return frame.around(page, context.with(byCampaign));
     }
 }

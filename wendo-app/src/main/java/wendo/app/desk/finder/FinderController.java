@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.ViewRecord;
 
 /** What the finder in the bar finds: while typing, and as a page. */
 @Controller
@@ -20,6 +21,8 @@ class FinderController {
     FinderController(FinderQueries queries) {
         this.queries = queries;
     }
+
+    record FinderPage(List<FinderQueries.Found> found, String find) {}
 
     /** A pasted link, or what alone was found, is opened at once. */
     @GetMapping
@@ -47,7 +50,7 @@ class FinderController {
     }
 
     private static ModelAndView show(String view, List<FinderQueries.Found> found, String find) {
-        return new ModelAndView(view).addObject("found", found).addObject("find", cut(find));
+        return ViewRecord.of(view, new FinderPage(found, cut(find)));
     }
 
     private static String cut(String text) {

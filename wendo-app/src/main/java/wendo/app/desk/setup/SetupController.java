@@ -1,9 +1,9 @@
 package wendo.app.desk.setup;
 
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,8 +17,12 @@ import wendo.app.platform.accounts.ApiKeys;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.KeyScope;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 
 /** The business and its keys. */
@@ -38,15 +42,27 @@ class SetupController {
         this.sources = sources;
     }
 
+    record SetupPage(
+            Business business,
+            LinkHosts.LinkHost host,
+            List<ApiKeys.Shown> keys,
+            KeyScope[] scopes,
+            List<SourceListed> sources,
+            boolean maySetUp) {}
+
+    record RefusedKey(String keyName, String keyFault) {}
+
     @GetMapping({"", "/keys"})
-    String page(Business business, CurrentPerson person, Model model) {
-        model.addAttribute("business", business);
-        model.addAttribute("host", hosts.defaultHost());
-        model.addAttribute("keys", keys.list());
-        model.addAttribute("scopes", KeyScope.values());
-        model.addAttribute("sources", sources.list());
-        model.addAttribute("maySetUp", person.role().maySetUp());
-        return "desk/setup/page";
+    ModelAndView page(Business business, CurrentPerson person) {
+        return ViewRecord.of(
+                "desk/setup/page",
+                new SetupPage(
+                        business,
+                        hosts.defaultHost(),
+                        keys.list(),
+                        KeyScope.values(),
+                        sources.list(),
+                        person.role().maySetUp()));
     }
 
     @Needs(Permission.OWN)
@@ -54,18 +70,15 @@ class SetupController {
     ModelAndView create(
             @RequestParam String name,
             @RequestParam(defaultValue = "all") String scope,
-            Business business,
-            CurrentPerson person,
-            Model model,
+            PageContext context,
             RedirectAttributes next) {
-        person.mustBeAllowedToSetUp();
+        context.person().mustBeAllowedToSetUp();
         String wanted = name.strip();
         if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
-            model.addAttribute(
-                    "keyFault",
-                    "Name the key after the program that will use it, in 1 to %d characters.".formatted(MAX_NAME));
-            model.addAttribute("keyName", name);
-            return new ModelAndView(page(business, person, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+            String fault =
+                    "Name the key after the program that will use it, in 1 to %d characters.".formatted(MAX_NAME);
+            return InvalidForm.of(
+                    ViewRecord.with(page(context.business(), context.person()), new RefusedKey(name, fault)));
         }
         next.addFlashAttribute(
                 "newKey", keys.create(wanted, KeyScope.find(scope).orElse(KeyScope.READ)));

@@ -8,24 +8,24 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.verdict.ComparisonSummary;
 import wendo.app.issue.alerts.LinkAlerts;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.measure.Period;
 
 /** The first screen of the day. */
@@ -59,63 +59,70 @@ class TodayController {
         this.clock = clock;
     }
 
+    /** @param putOff tasks that were put off to a later day */
+    record TodayPage(
+            TodaySentence sentence,
+            ComparisonSummary answer,
+            List<Task> tasks,
+            List<Task> putOff,
+            LocalDate tomorrow,
+            LocalDate nextWeek,
+            LocalDate farthest,
+            List<LinkAlerts.Alert> alerts,
+            List<TodayQueries.Arrival> arrivals,
+            PeriodChoice choice,
+            Ribbon ribbon) {}
+
     @GetMapping
-    String page(PeriodChoice choice, CurrentPerson person, Business business, Model model) {
-        LocalDate today = business.today(clock);
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        model.addAttribute(
-                "sentence",
-                TodaySentence.of(
-                        queries.brought(Period.ofDays(today, today), business.zone()),
-                        queries.brought(Period.ofDays(today.minusDays(7), today.minusDays(1)), business.zone()),
-                        queries.brought(Period.ofDays(today.minusDays(14), today.minusDays(8)), business.zone()),
-                        figures));
-        Comparison now = comparisons.compare(choice.period(), business, CompareChoice.usual());
-        model.addAttribute("answer", ComparisonSummary.of(now, CompareChoice.usual(), figures));
-        addTasks(tasks.of(person, business, now, choice.period()), today, model);
-        model.addAttribute("alerts", alerts.told(person.id()));
-        model.addAttribute("arrivals", queries.arrivals());
-        model.addAttribute("choice", choice);
-        model.addAttribute("ribbon", ribbons.draw(choice));
-        return "desk/today/page";
+    ModelAndView page(PageContext context) {
+        LocalDate today = context.business().today(clock);
+        Comparison now = comparisons.compare(context.period(), context.business(), CompareChoice.usual());
+        List<Task> all = tasks.of(context.person(), context.business(), now, context.period());
+        Map<String, LocalDate> until = putOffs.after(today);
+        return ViewRecord.of(
+                "desk/today/page",
+                new TodayPage(
+                        sentence(today, context),
+                        ComparisonSummary.of(now, CompareChoice.usual(), context.figures()),
+                        all.stream()
+                                .filter(task -> !until.containsKey(task.key()))
+                                .toList(),
+                        all.stream()
+                                .flatMap(task ->
+                                        Optional.ofNullable(until.get(task.key())).map(task::withPutOff).stream())
+                                .toList(),
+                        today.plusDays(1),
+                        today.plusDays(7),
+                        today.plusDays(MAX_DAYS),
+                        alerts.told(context.person().id()),
+                        queries.arrivals(),
+                        context.choice(),
+                        ribbons.draw(context.choice())));
     }
 
-    private void addTasks(List<Task> all, LocalDate today, Model model) {
-        Map<String, LocalDate> until = putOffs.after(today);
-        model.addAttribute(
-                "tasks",
-                all.stream().filter(task -> !until.containsKey(task.key())).toList());
-        model.addAttribute(
-                "putOff",
-                all.stream()
-                        .flatMap(task -> Optional.ofNullable(until.get(task.key())).map(task::withPutOff).stream())
-                        .toList());
-        model.addAttribute("tomorrow", today.plusDays(1));
-        model.addAttribute("nextWeek", today.plusDays(7));
-        model.addAttribute("farthest", today.plusDays(MAX_DAYS));
+    private TodaySentence sentence(LocalDate today, PageContext context) {
+        return TodaySentence.of(
+                queries.brought(Period.ofDays(today, today), context.zone()),
+                queries.brought(Period.ofDays(today.minusDays(7), today.minusDays(1)), context.zone()),
+                queries.brought(Period.ofDays(today.minusDays(14), today.minusDays(8)), context.zone()),
+                context.figures());
     }
 
     @GetMapping("/arrivals")
-    String arrivals(Model model) {
-        model.addAttribute("arrivals", queries.arrivals());
-        return "desk/today/page :: arrivals";
+    ModelAndView arrivals() {
+        return new ModelAndView("desk/today/page :: arrivals", "arrivals", queries.arrivals());
     }
 
     @Needs(Permission.ISSUE)
     @PostMapping("/put-off")
-    String putOff(
-            @RequestParam String key,
-            @RequestParam String until,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
-        LocalDate today = business.today(clock);
+    String putOff(@RequestParam String key, @RequestParam String until, PageContext context) {
+        LocalDate today = context.business().today(clock);
         LocalDate day = day(until)
                 .filter(one -> one.isAfter(today) && !one.isAfter(today.plusDays(MAX_DAYS)))
                 .filter(one -> !key.isBlank() && key.length() <= SnoozedTasks.MAX_KEY)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
-        putOffs.putOff(key, day, person.name());
-        return "redirect:/today?" + choice.query();
+        putOffs.putOff(key, day, context.person().name());
+        return "redirect:/today?" + context.choice().query();
     }
 
     @Needs(Permission.ISSUE)

@@ -10,8 +10,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -20,11 +20,17 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.issue.links.LinkHosts;
+import wendo.app.issue.links.NamedPlan;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
+import wendo.app.platform.tables.NamedTable;
+import wendo.app.platform.tables.ShownRows;
 import wendo.app.platform.tables.TableFormat;
 import wendo.app.platform.tables.TableRefused;
 
@@ -45,6 +51,21 @@ class BatchController {
         this.orders = orders;
         this.setting = setting;
     }
+
+    record BatchMatchingPage(
+            Batch batch,
+            Matching matching,
+            List<String> parameters,
+            List<LinkHosts.LinkHost> hosts,
+            List<NamedPlan> plans,
+            UUID chosenPlan,
+            List<BatchQueries.Row> sample,
+            List<BatchColumn> fields) {}
+
+    record BatchListPage(List<Batch> batches, String fault, String pasted) {}
+
+    record BatchReportPage(
+            Batch batch, BatchQueries.Counts counts, String show, List<BatchQueries.Row> rows, int next, int from) {}
 
     @GetMapping
     ModelAndView list() {
@@ -69,15 +90,14 @@ class BatchController {
 
     @GetMapping("/template.{kind}")
     void template(@PathVariable String kind, HttpServletResponse response) throws IOException {
-        send(response, kind, "links", BatchFiles.template(setting.parameters("")), List.of());
+        send(response, kind, new NamedTable("links", "Links", BatchFiles.template(setting.parameters("")), List.of()));
     }
 
     /** One batch, or for htmx the part of it that tells how far the work is. */
     @GetMapping("/{id}")
     ModelAndView page(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String show,
-            @RequestParam(defaultValue = "0") int from,
+            @ModelAttribute ShownRows rows,
             @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx,
             HttpServletResponse response) {
         Batch batch = find(id);
@@ -85,10 +105,12 @@ class BatchController {
             response.setHeader("HX-Refresh", "true");
         }
         if (batch.isUnderWay()) {
-            return new ModelAndView(htmx.isPresent() ? "issue/batches/progress :: progress" : "issue/batches/under-way")
-                    .addObject("batch", batch);
+            return new ModelAndView(
+                    htmx.isPresent() ? "issue/batches/progress :: progress" : "issue/batches/under-way",
+                    "batch",
+                    batch);
         }
-        return batch.state() == Batch.State.MATCHING ? matching(batch) : report(batch, show, from);
+        return batch.state() == Batch.State.MATCHING ? matching(batch) : report(batch, rows.fate(), rows.firstLine());
     }
 
     /** Goes back to the columns. */
@@ -99,7 +121,7 @@ class BatchController {
     }
 
     @PostMapping("/{id}/check")
-    ModelAndView check(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, CurrentPerson person) {
+    ModelAndView check(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         Batch batch = find(id);
         Matching matching = typed(typed, batch);
         String fault = setting.patternFault(matching);
@@ -110,24 +132,17 @@ class BatchController {
         return new ModelAndView("redirect:/issue/files/" + id);
     }
 
-    private Matching typed(MultiValueMap<String, String> typed, Batch batch) {
+    private Matching typed(TypedFields typed, Batch batch) {
         Map<String, Integer> columns = new HashMap<>();
-        Map<String, String> usual = new HashMap<>();
-        typed.toSingleValueMap().forEach((name, value) -> {
-            if (name.startsWith("column.")
-                    && value.matches("\\d{1,2}")
+        typed.behind("column.").forEach((name, value) -> {
+            if (value.matches("\\d{1,2}")
                     && Integer.parseInt(value) < batch.columns().size()) {
-                columns.put(name.substring("column.".length()), Integer.parseInt(value));
-            } else if (name.startsWith("usual.") && !value.isBlank()) {
-                usual.put(name.substring("usual.".length()), value.strip());
+                columns.put(name, Integer.parseInt(value));
             }
         });
-        return new Matching(
-                columns,
-                usual,
-                typed.toSingleValueMap().getOrDefault("host", ""),
-                typed.toSingleValueMap().getOrDefault("plan", ""),
-                typed.toSingleValueMap().getOrDefault("pattern", "").strip());
+        Map<String, String> usual = typed.behind("usual.");
+        usual.values().removeIf(String::isEmpty);
+        return new Matching(columns, usual, typed.text("host"), typed.text("plan"), typed.text("pattern"));
     }
 
     /** @param goAhead said where pages failed: they will be there in time */
@@ -154,17 +169,17 @@ class BatchController {
         send(
                 response,
                 kind,
-                batch.name().replaceFirst("\\.[A-Za-z]{2,5}$", "") + " with links",
-                BatchFiles.columns(batch),
-                BatchFiles.rows(batch, queries.all(id)));
+                new NamedTable(
+                        batch.name().replaceFirst("\\.[A-Za-z]{2,5}$", "") + " with links",
+                        "Links",
+                        BatchFiles.columns(batch),
+                        BatchFiles.rows(batch, queries.all(id))));
     }
 
-    private static void send(
-            HttpServletResponse response, String kind, String name, List<String> columns, List<List<String>> rows)
-            throws IOException {
+    private static void send(HttpServletResponse response, String kind, NamedTable table) throws IOException {
         TableFormat.find(kind)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND))
-                .send(response, name, "Links", columns, rows);
+                .send(response, table);
     }
 
     private Batch find(UUID id) {
@@ -172,29 +187,34 @@ class BatchController {
     }
 
     private ModelAndView list(String fault, String pasted) {
-        return new ModelAndView("issue/batches/list")
-                .addObject("batches", store.recent())
-                .addObject("fault", fault)
-                .addObject("pasted", pasted);
+        return ViewRecord.of("issue/batches/list", new BatchListPage(store.recent(), fault, pasted));
     }
 
     private ModelAndView matching(Batch batch) {
-        return setting.describe(new ModelAndView("issue/batches/matching"), batch)
-                .addObject(
-                        "sample",
-                        queries.page(batch.id(), "", 0).stream().limit(3).toList())
-                .addObject("fields", Arrays.asList(BatchColumn.values()));
+        return ViewRecord.of(
+                "issue/batches/matching",
+                new BatchMatchingPage(
+                        batch,
+                        batch.matching(),
+                        setting.parameters(batch.matching().plan()),
+                        setting.hosts(),
+                        setting.plans(),
+                        setting.plan(batch.matching()).id(),
+                        queries.page(batch.id(), "", 0).stream().limit(3).toList(),
+                        Arrays.asList(BatchColumn.values())));
     }
 
     private ModelAndView report(Batch batch, String show, int from) {
         List<BatchQueries.Row> rows = queries.page(batch.id(), show, from);
         boolean more = rows.size() > BatchQueries.PAGE;
-        return new ModelAndView("issue/batches/report")
-                .addObject("batch", batch)
-                .addObject("counts", queries.counts(batch.id()))
-                .addObject("show", show)
-                .addObject("rows", more ? rows.subList(0, BatchQueries.PAGE) : rows)
-                .addObject("next", more ? rows.get(BatchQueries.PAGE).line() : 0)
-                .addObject("from", from);
+        return ViewRecord.of(
+                "issue/batches/report",
+                new BatchReportPage(
+                        batch,
+                        queries.counts(batch.id()),
+                        show,
+                        more ? rows.subList(0, BatchQueries.PAGE) : rows,
+                        more ? rows.get(BatchQueries.PAGE).line() : 0,
+                        from));
     }
 }

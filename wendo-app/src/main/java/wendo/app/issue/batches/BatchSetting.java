@@ -2,9 +2,9 @@ package wendo.app.issue.batches;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkHosts;
 import wendo.app.issue.links.Links;
+import wendo.app.issue.links.NamedPlan;
 import wendo.core.links.TagField;
 
 /** What the columns of a file can be matched with. */
@@ -29,12 +29,15 @@ class BatchSetting {
         return links.patternFault(new RowWishes(matching).choice());
     }
 
-    ModelAndView describe(ModelAndView page, Batch batch) {
-        return page.addObject("batch", batch)
-                .addObject("matching", batch.matching())
-                .addObject("parameters", parameters(batch.matching().plan()))
-                .addObject("hosts", hosts.inUse())
-                .addObject("plans", links.plans())
-                .addObject("chosenPlan", links.plan(batch.matching().plan()).id());
+    List<LinkHosts.LinkHost> hosts() {
+        return hosts.inUse();
+    }
+
+    List<NamedPlan> plans() {
+        return links.plans();
+    }
+
+    NamedPlan plan(Matching matching) {
+        return links.plan(matching.plan());
     }
 }

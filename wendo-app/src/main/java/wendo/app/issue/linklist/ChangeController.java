@@ -1,7 +1,6 @@
 package wendo.app.issue.linklist;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -10,7 +9,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -18,8 +16,10 @@ import wendo.app.issue.links.LinkChangeLog;
 import wendo.app.issue.links.LinkChanges;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
+import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.TypedFields;
 
 /** Changes of many links at once, and their undoing. */
 @Needs(Permission.SET_UP)
@@ -42,34 +42,30 @@ class ChangeController {
 
     @GetMapping
     ModelAndView list() {
-        return new ModelAndView("issue/linklist/changes").addObject("changes", log.latest(SHOWN));
+        return new ModelAndView("issue/linklist/changes", "changes", log.latest(SHOWN));
     }
 
     /** {@code all} means all that the list's filter lets through, not just those of one page. */
     @PostMapping
-    String change(
-            @RequestParam(defaultValue = "") String what,
-            @RequestParam Map<String, String> fields,
-            @RequestParam(name = "link", defaultValue = "") List<UUID> ticked,
-            @RequestParam(defaultValue = "") String all,
-            @RequestParam(defaultValue = "") String query,
-            Business business,
-            CurrentPerson person,
-            RedirectAttributes notes) {
-        ChangeForm.Typed typed = new ChangeForm.Typed(
-                what,
-                fields.getOrDefault("label", ""),
-                fields.getOrDefault("owner", ""),
-                fields.getOrDefault("address", ""),
-                fields.getOrDefault("reason", ""));
-        LinkFilter filter = LinkFilter.ofQuery(query);
-        List<UUID> wanted = all.equals("yes") ? queries.ids(filter, LinkChanges.MOST_LINKS) : ticked;
-        ChangeForm.Read read = form.read(typed, wanted.size(), business);
+    String change(TypedFields typed, PageContext context, RedirectAttributes notes) {
+        ChangeForm.Typed wish = new ChangeForm.Typed(
+                typed.text("what"),
+                typed.text("label"),
+                typed.text("owner"),
+                typed.text("address"),
+                typed.text("reason"));
+        LinkFilter filter = LinkFilter.ofQuery(typed.raw("query"));
+        List<UUID> ticked = typed.all("link").stream()
+                .flatMap(id -> FilterValues.id(id).stream())
+                .toList();
+        List<UUID> wanted = typed.is("all", "yes") ? queries.ids(filter, LinkChanges.MOST_LINKS) : ticked;
+        ChangeForm.Read read = form.read(wish, wanted.size(), context.business());
         if (read.change().isEmpty()) {
             notes.addFlashAttribute("fault", read.fault());
-            notes.addFlashAttribute("ticked", List.copyOf(ticked));
+            notes.addFlashAttribute("ticked", ticked);
         } else {
-            Optional<LinkChanges.Made> made = changes.make(wanted, read.change().get(), read.said(), person.name());
+            Optional<LinkChanges.Made> made = changes.make(
+                    wanted, read.change().get(), read.said(), context.person().name());
             notes.addFlashAttribute("made", made.map(List::of).orElse(List.of()));
         }
         return "redirect:/links?" + filter.query();

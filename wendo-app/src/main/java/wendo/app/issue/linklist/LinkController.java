@@ -3,6 +3,7 @@ package wendo.app.issue.linklist;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -33,15 +34,20 @@ import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
 import wendo.app.issue.links.LinkTerms;
 import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** One link: what it is for, and what it brought. */
 @Controller
@@ -83,47 +89,67 @@ class LinkController {
         this.clock = clock;
     }
 
-    @GetMapping
-    ModelAndView page(@PathVariable UUID id, PeriodChoice choice, Business business, CurrentPerson person) {
-        LinkListed link = find(id);
-        return show(link, link.name(), links.terms(id), Map.of(), choice, business, person);
-    }
-
-    private ModelAndView show(
+    record LinkPage(
             LinkListed link,
+            String alert,
+            AlertMode[] alertModes,
+            List<String> former,
             String name,
             LinkTerms terms,
+            int version,
             Map<String, String> faults,
+            String issuer,
+            List<Colleague> colleagues,
+            List<String> labels,
+            LinkFigures.Counts counts,
+            List<LinkFigures.Bar<LocalDate>> days,
+            int daysOfBar,
+            List<LinkFigures.Bar<String>> hours,
+            Map<LinkTraits.Trait, List<LinkTraits.Known>> known,
+            Optional<Instant> countedFrom,
+            LocalDateTime now,
+            List<LinkChanges.Made> changes,
             PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+            Ribbon ribbon) {}
+
+    @GetMapping
+    ModelAndView page(@PathVariable UUID id, PageContext context) {
+        LinkListed link = find(id);
+        return show(link, new Typed(link.name(), links.terms(id)), Map.of(), context);
+    }
+
+    /** What is said of a link, as it was typed. */
+    private record Typed(String name, LinkTerms terms) {}
+
+    private ModelAndView show(LinkListed link, Typed typed, Map<String, String> faults, PageContext context) {
         UUID id = link.id();
-        return new ModelAndView("issue/linklist/page")
-                .addObject("link", link)
-                .addObject(
-                        "alert",
-                        alerts.mode(id, person.id()).map(AlertMode::key).orElse(""))
-                .addObject("alertModes", AlertMode.values())
-                .addObject("former", hosts.formerAddresses(id))
-                .addObject("name", name)
-                .addObject("terms", terms)
-                .addObject("version", links.version(id))
-                .addObject("faults", faults)
-                .addObject("issuer", terms.owner())
-                .addObject("colleagues", accounts.colleagues())
-                .addObject("labels", links.labelsInUse())
-                .addObject("counts", figures.counts(id, choice.period(), business.zone()))
-                .addObject("days", figures.days(id, choice.period()))
-                .addObject("daysOfBar", LinkFigures.daysOfBar(choice.period()))
-                .addObject("hours", figures.hours(id, choice.period()))
-                .addObject("known", known(id, choice))
-                .addObject("countedFrom", figures.countedFrom(id))
-                .addObject(
-                        "now",
-                        LocalDateTime.now(clock.withZone(business.zone())).truncatedTo(ChronoUnit.MINUTES))
-                .addObject("changes", log.of(id))
-                .addObject("choice", choice)
-                .addObject("ribbon", ribbons.draw(choice));
+        PeriodChoice choice = context.choice();
+        return ViewRecord.of(
+                "issue/linklist/page",
+                new LinkPage(
+                        link,
+                        alerts.mode(id, context.person().id())
+                                .map(AlertMode::key)
+                                .orElse(""),
+                        AlertMode.values(),
+                        hosts.formerAddresses(id),
+                        typed.name(),
+                        typed.terms(),
+                        links.version(id),
+                        faults,
+                        typed.terms().owner(),
+                        accounts.colleagues(),
+                        links.labelsInUse(),
+                        figures.counts(id, choice.period(), context.zone()),
+                        figures.days(id, choice.period()),
+                        LinkFigures.daysOfBar(choice.period()),
+                        figures.hours(id, choice.period()),
+                        known(id, choice),
+                        figures.countedFrom(id),
+                        LocalDateTime.now(clock.withZone(context.zone())).truncatedTo(ChronoUnit.MINUTES),
+                        log.of(id),
+                        choice,
+                        ribbons.draw(choice)));
     }
 
     private Map<LinkTraits.Trait, List<LinkTraits.Known>> known(UUID id, PeriodChoice choice) {
@@ -136,30 +162,24 @@ class LinkController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView describe(
-            @PathVariable UUID id,
-            @RequestParam String name,
-            @RequestParam Map<String, String> typed,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView describe(@PathVariable UUID id, TypedFields fields, PageContext context) {
         LinkListed link = find(id);
-        LinkTerms terms = LinkTerms.of(field -> typed.getOrDefault(field, ""));
+        Typed typed = new Typed(fields.raw("name"), LinkTerms.of(fields::raw));
         Map<String, String> faults = new HashMap<>();
         try {
-            EditedVersion edited = EditedVersion.of(typed.getOrDefault("version", ""));
-            for (IssueFault fault : links.describe(id, edited, name, terms)) {
+            EditedVersion edited = EditedVersion.of(fields.text("version"));
+            for (IssueFault fault : links.describe(id, edited, typed.name(), typed.terms())) {
                 faults.put(fault.field(), fault.message());
             }
         } catch (OptimisticLockingFailureException e) {
-            Map<String, String> marks = new HashMap<>(EditConflict.marks(terms, links.terms(id)));
+            Map<String, String> marks = new HashMap<>(EditConflict.marks(typed.terms(), links.terms(id)));
             LinkListed theirs = find(id);
-            marks.putAll(EditConflict.marks(Map.of("name", name), Map.of("name", theirs.name())));
-            return EditConflict.of(show(theirs, name, terms, marks, choice, business, person), "/links/" + id);
+            marks.putAll(EditConflict.marks(Map.of("name", typed.name()), Map.of("name", theirs.name())));
+            return EditConflict.of(show(theirs, typed, marks, context), "/links/" + id);
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/links/" + id)
-                : InvalidForm.of(show(link, name, terms, faults, choice, business, person));
+                : InvalidForm.of(show(link, typed, faults, context));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
@@ -177,23 +197,18 @@ class LinkController {
     /** @param from the business's own day and time; empty to count all visits again */
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/afresh")
-    ModelAndView countAfresh(
-            @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String from,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView countAfresh(@PathVariable UUID id, @RequestParam(defaultValue = "") String from, PageContext context) {
         LinkListed link = find(id);
-        Optional<Instant> moment = moment(from, business);
+        Optional<Instant> moment = moment(from, context.business());
         if (!from.isBlank() && moment.isEmpty()) {
             return InvalidForm.of(
-                    show(link, link.name(), links.terms(id), Map.of("afresh", AFRESH_FAULT), choice, business, person));
+                    show(link, new Typed(link.name(), links.terms(id)), Map.of("afresh", AFRESH_FAULT), context));
         }
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
                 new LinkChange.CountFrom(moment),
                 moment.isPresent() ? "Counted afresh from " + from.replace('T', ' ') : "All visits counted again",
-                person.name());
+                context.person().name());
         return new ModelAndView("redirect:/links/" + id);
     }
 

@@ -3,16 +3,16 @@ package wendo.app.issue.linklist;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 
 /** The list of links as it is filtered and ordered, as a file. */
@@ -29,15 +29,11 @@ class LinkExportController {
     }
 
     @GetMapping("/links/links.{format}")
-    void export(
-            @PathVariable String format,
-            @RequestParam Map<String, String> asked,
-            PeriodChoice choice,
-            HttpServletResponse response)
+    void export(@PathVariable String format, TypedFields asked, PeriodChoice choice, HttpServletResponse response)
             throws IOException {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        LinkFilter filter = LinkFilter.of(name -> asked.getOrDefault(name, ""));
+        LinkFilter filter = LinkFilter.of(name -> asked.raw(name));
         List<String> columns = List.of(
                 "Name",
                 "Address",
@@ -58,7 +54,7 @@ class LinkExportController {
                 .toList();
         String name = "links-%s-%s"
                 .formatted(choice.period().startInclusive(), choice.period().lastDay());
-        wanted.send(response, name, "Links", columns, rows);
+        wanted.send(response, new NamedTable(name, "Links", columns, rows));
     }
 
     private static List<Object> cells(ListQueries.Row row) {

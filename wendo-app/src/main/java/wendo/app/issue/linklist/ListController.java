@@ -14,14 +14,19 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.Accounts;
-import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.Channel;
 
@@ -56,6 +61,24 @@ class ListController {
         this.ribbons = ribbons;
     }
 
+    record RefusedName(String filterName, String filterFault) {}
+
+    record LinkListPage(
+            LinkFilter filter,
+            String words,
+            String keep,
+            List<SavedFilters.Saved> saved,
+            PeriodChoice choice,
+            Ribbon ribbon,
+            ListQueries.Listed listed,
+            List<SourceListed> sources,
+            List<CampaignListed> campaigns,
+            List<Colleague> colleagues,
+            Channel[] channels,
+            List<String> labels,
+            LinkFilter.Sort[] sorts,
+            LinkFilter.Group[] groups) {}
+
     @GetMapping
     ModelAndView list(
             @RequestParam(name = "page", defaultValue = "1") String page,
@@ -74,38 +97,35 @@ class ListController {
             listed = queries.list(filter, 1, choice.period());
         }
         String query = filter.query();
-        return new ModelAndView("issue/linklist/list")
-                .addObject("filter", filter)
-                .addObject("words", queries.words(filter))
-                .addObject("keep", query.isEmpty() ? "" : "&" + query)
-                .addObject("saved", saved.list())
-                .addObject("choice", choice)
-                .addObject("ribbon", ribbons.draw(choice))
-                .addObject("listed", listed)
-                .addObject("sources", sources.list())
-                .addObject("campaigns", campaigns.list())
-                .addObject("colleagues", accounts.colleagues())
-                .addObject("channels", Channel.values())
-                .addObject("labels", links.labelsInUse())
-                .addObject("sorts", LinkFilter.Sort.values())
-                .addObject("groups", LinkFilter.Group.values());
+        return ViewRecord.of(
+                "issue/linklist/list",
+                new LinkListPage(
+                        filter,
+                        queries.words(filter),
+                        query.isEmpty() ? "" : "&" + query,
+                        saved.list(),
+                        choice,
+                        ribbons.draw(choice),
+                        listed,
+                        sources.list(),
+                        campaigns.list(),
+                        accounts.colleagues(),
+                        Channel.values(),
+                        links.labelsInUse(),
+                        LinkFilter.Sort.values(),
+                        LinkFilter.Group.values()));
     }
 
     @Needs(Permission.ISSUE)
     @PostMapping("/filters")
-    ModelAndView save(
-            @RequestParam String name,
-            @RequestParam String query,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView save(@RequestParam String name, @RequestParam String query, PageContext context) {
         LinkFilter filter = LinkFilter.ofQuery(query);
         if (name.isBlank() || name.strip().length() > SavedFilters.MAX_NAME) {
-            return InvalidForm.of(show(filter, 1, choice, business))
-                    .addObject("filterName", name)
-                    .addObject("filterFault", "Give it a name of 1 to %d characters.".formatted(SavedFilters.MAX_NAME));
+            String fault = "Give it a name of 1 to %d characters.".formatted(SavedFilters.MAX_NAME);
+            return InvalidForm.of(ViewRecord.with(
+                    show(filter, 1, context.choice(), context.business()), new RefusedName(name, fault)));
         }
-        saved.save(name.strip(), filter, person.name());
+        saved.save(name.strip(), filter, context.person().name());
         return new ModelAndView("redirect:/links?" + filter.query());
     }
 

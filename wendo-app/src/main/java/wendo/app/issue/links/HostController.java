@@ -1,6 +1,7 @@
 package wendo.app.issue.links;
 
 import java.net.URI;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
@@ -20,6 +21,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.HostName;
@@ -43,6 +45,10 @@ class HostController {
         this.links = links;
         this.looks = looks;
     }
+
+    record RefusedForward(String forwardFault, UUID forwardHost, String forwardLink) {}
+
+    record HostsPage(List<LinkHosts.Detail> hosts, String name, String fault, boolean maySetUp) {}
 
     @GetMapping
     ModelAndView list(CurrentPerson person) {
@@ -163,10 +169,9 @@ class HostController {
         find(id);
         Optional<UUID> target = links.findPasted(link);
         if (!link.isBlank() && target.isEmpty()) {
-            return InvalidForm.of(list(person, "", ""))
-                    .addObject("forwardFault", "No link of yours is \"%s\".".formatted(shortened(link)))
-                    .addObject("forwardHost", id)
-                    .addObject("forwardLink", link);
+            return InvalidForm.of(ViewRecord.with(
+                    list(person, "", ""),
+                    new RefusedForward("No link of yours is \"%s\".".formatted(shortened(link)), id, link)));
         }
         hosts.forward(id, target);
         return new ModelAndView("redirect:/setup/hosts");
@@ -181,10 +186,8 @@ class HostController {
     }
 
     private ModelAndView list(CurrentPerson person, String name, String fault) {
-        return new ModelAndView("issue/links/hosts")
-                .addObject("hosts", hosts.list())
-                .addObject("name", name)
-                .addObject("fault", fault)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "issue/links/hosts",
+                new HostsPage(hosts.list(), name, fault, person.role().maySetUp()));
     }
 }

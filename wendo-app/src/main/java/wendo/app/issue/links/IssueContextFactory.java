@@ -1,13 +1,18 @@
 package wendo.app.issue.links;
 
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
+import wendo.app.prepare.destinations.DestinationListed;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -40,6 +45,25 @@ class IssueContextFactory {
         this.campaigns = campaigns;
         this.destinations = destinations;
     }
+
+    /** Nothing was chosen yet. */
+    record Untouched(boolean begun, String issuer) {}
+
+    record IssuePage(
+            IssueForm form,
+            LinkTerms terms,
+            IssueSheet sheet,
+            boolean begun,
+            String issuer,
+            Map<String, String> faults,
+            Map<Channel, List<SourceListed>> sources,
+            Channel[] channels,
+            List<CampaignListed> campaigns,
+            List<DestinationListed> destinations,
+            List<LinkHosts.LinkHost> hosts,
+            List<NamedPlan> plans,
+            List<Colleague> colleagues,
+            Collection<String> labels) {}
 
     IssueSheet layOut(IssueForm form) {
         IssueSetting setting = desk.setting(form.choice());
@@ -75,9 +99,9 @@ class IssueContextFactory {
 
     /** The empty desk; whoever issues a link owns it, unless they say otherwise. */
     ModelAndView begin(CurrentPerson person) {
-        return show(IssueForm.empty(), Map.of(), "issue/links/issue")
-                .addObject("begun", false)
-                .addObject("issuer", person.id().toString());
+        return ViewRecord.with(
+                show(IssueForm.empty(), Map.of(), "issue/links/issue"),
+                new Untouched(false, person.id().toString()));
     }
 
     ModelAndView show(IssueForm form) {
@@ -91,22 +115,22 @@ class IssueContextFactory {
                 .collect(Collectors.groupingBy(
                         SourceListed::channel, () -> new EnumMap<>(Channel.class), Collectors.toList()));
         IssueSheet sheet = layOut(form);
-        return new ModelAndView(template)
-                .addObject("form", form)
-                .addObject("terms", form.terms())
-                .addObject("sheet", sheet)
-                .addObject("begun", true)
-                .addObject("issuer", form.terms().owner())
-                .addObject("faults", faults)
-                .addObject("sources", byChannel)
-                .addObject("channels", Channel.values())
-                .addObject("campaigns", campaigns.list())
-                .addObject(
-                        "destinations",
-                        destinations.list().stream().limit(OFFERED_DESTINATIONS).toList())
-                .addObject("hosts", hosts.inUse())
-                .addObject("plans", plans.list())
-                .addObject("colleagues", sheet.setting().colleagues())
-                .addObject("labels", sheet.setting().labels().values());
+        return ViewRecord.of(
+                template,
+                new IssuePage(
+                        form,
+                        form.terms(),
+                        sheet,
+                        true,
+                        form.terms().owner(),
+                        faults,
+                        byChannel,
+                        Channel.values(),
+                        campaigns.list(),
+                        destinations.list().stream().limit(OFFERED_DESTINATIONS).toList(),
+                        hosts.inUse(),
+                        plans.list(),
+                        sheet.setting().colleagues(),
+                        sheet.setting().labels().values()));
     }
 }

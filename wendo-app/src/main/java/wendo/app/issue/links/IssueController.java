@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -22,6 +21,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.destinations.Look;
@@ -66,28 +66,25 @@ class IssueController {
 
     /** The sheet for what is on the desk so far; a part of the page for htmx, else the whole page. */
     @PostMapping("/sheet")
-    ModelAndView sheet(
-            @RequestParam MultiValueMap<String, String> typed,
-            @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx) {
+    ModelAndView sheet(TypedFields typed, @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx) {
         return pages.show(
                 IssueForm.of(typed), Map.of(), htmx.isPresent() ? "issue/links/issue :: sheet" : "issue/links/issue");
     }
 
     @PostMapping("/destination")
-    ModelAndView anotherDestination(@RequestParam MultiValueMap<String, String> typed) {
+    ModelAndView anotherDestination(TypedFields typed) {
         return pages.show(IssueForm.of(typed).withAnotherDestination());
     }
 
     /** What is found at the addresses on the desk. */
     @PostMapping("/look")
-    ModelAndView look(@RequestParam MultiValueMap<String, String> typed, Business business) {
-        return new ModelAndView("issue/links/look :: looks")
-                .addObject("looks", lookAtAll(IssueForm.of(typed), business));
+    ModelAndView look(TypedFields typed, Business business) {
+        return new ModelAndView("issue/links/look :: looks", "looks", lookAtAll(IssueForm.of(typed), business));
     }
 
     /** Takes the tags of a pasted address for what they say. */
     @PostMapping("/adopt")
-    ModelAndView adopt(@RequestParam MultiValueMap<String, String> typed, @RequestParam int adopt) {
+    ModelAndView adopt(TypedFields typed, @RequestParam int adopt) {
         IssueForm form = IssueForm.of(typed);
         IssueSheet sheet = pages.layOut(form);
         if (adopt < 0 || adopt >= sheet.leads().size()) {
@@ -99,7 +96,7 @@ class IssueController {
 
     @Needs(Permission.SET_UP)
     @PostMapping("/source")
-    ModelAndView addSource(@RequestParam MultiValueMap<String, String> typed) {
+    ModelAndView addSource(TypedFields typed) {
         IssueForm form = IssueForm.of(typed);
         Optional<Channel> channel = Channel.find(form.newSource().channel());
         Optional<String> refusal = Sources.refusal(form.newSource().name())
@@ -112,7 +109,7 @@ class IssueController {
     }
 
     @PostMapping
-    ModelAndView issue(@RequestParam MultiValueMap<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView issue(TypedFields typed, Business business, CurrentPerson person) {
         IssueForm form = IssueForm.of(typed);
         IssueSheet sheet = pages.layOut(form);
         if (!sheet.isReady()) {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.util.MultiValueMap;
+import wendo.app.platform.site.TypedFields;
 
 /**
  * What is on the desk: as typed, nothing checked yet. Each destination gets a link for each source; what is typed for one
@@ -71,28 +71,28 @@ record IssueForm(
                 false);
     }
 
-    static IssueForm of(MultiValueMap<String, String> typed) {
-        Map<String, String> slugs = new HashMap<>(behind(typed, SLUG));
-        slugs.putAll(behind(typed, USE));
+    static IssueForm of(TypedFields typed) {
+        Map<String, String> slugs = new HashMap<>(typed.behind(SLUG));
+        slugs.putAll(typed.behind(USE));
         return new IssueForm(
                 destinations(typed),
-                first(typed, "campaign"),
-                new IssueContext.Choice(first(typed, "host"), first(typed, "plan"), first(typed, "pattern")),
+                typed.text("campaign"),
+                new IssueContext.Choice(typed.text("host"), typed.text("plan"), typed.text("pattern")),
                 terms(typed),
-                typed.getOrDefault("source", List.of()).stream()
+                typed.all("source").stream()
                         .flatMap(id -> IssueContext.findUuid(id).stream())
                         .distinct()
                         .toList(),
                 slugs,
-                behind(typed, NAME),
-                behind(typed, FIELD),
-                behind(typed, OWN_FIELD),
-                new NewSource(first(typed, "newSource"), first(typed, "newChannel")),
-                first(typed, "goAhead").equals("yes"));
+                typed.behind(NAME),
+                typed.behind(FIELD),
+                typed.behind(OWN_FIELD),
+                new NewSource(typed.text("newSource"), typed.text("newChannel")),
+                typed.text("goAhead").equals("yes"));
     }
 
-    private static List<String> destinations(MultiValueMap<String, String> typed) {
-        List<String> filled = typed.getOrDefault("destination", List.of()).stream()
+    private static List<String> destinations(TypedFields typed) {
+        List<String> filled = typed.all("destination").stream()
                 .map(String::strip)
                 .filter(address -> !address.isEmpty())
                 .limit(MAX_DESTINATIONS)
@@ -100,21 +100,8 @@ record IssueForm(
         return filled.isEmpty() ? List.of("") : filled;
     }
 
-    static LinkTerms terms(MultiValueMap<String, String> typed) {
-        return LinkTerms.of(field -> first(typed, field));
-    }
-
-    private static String first(MultiValueMap<String, String> typed, String name) {
-        String value = typed.getFirst(name);
-        return value == null ? "" : value.strip();
-    }
-
-    private static Map<String, String> behind(MultiValueMap<String, String> typed, String prefix) {
-        return typed.entrySet().stream()
-                .filter(entry -> entry.getKey().startsWith(prefix))
-                .collect(Collectors.toMap(
-                        entry -> entry.getKey().substring(prefix.length()),
-                        entry -> entry.getValue().get(0).strip()));
+    static LinkTerms terms(TypedFields typed) {
+        return LinkTerms.of(typed::text);
     }
 
     IssueForm withSource(UUID source) {

@@ -22,4 +22,8 @@ public record LinkWish(
     public LinkWish {
         fields = Map.copyOf(fields);
     }
+
+    public LinkWish withSlug(String wanted) {
+        return new LinkWish(destination, source, channel, campaign, wanted, name, fields, terms);
+    }
 }

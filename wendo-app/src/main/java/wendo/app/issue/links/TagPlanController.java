@@ -1,18 +1,16 @@
 package wendo.app.issue.links;
 
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
@@ -21,6 +19,8 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.Spelling;
 import wendo.core.links.Tag;
 import wendo.core.links.TagField;
@@ -42,12 +42,15 @@ class TagPlanController {
         this.plans = plans;
     }
 
+    record TagPlansPage(List<NamedPlan> plans, TagPlanController example, boolean maySetUp) {}
+
+    record TagPlanPage(UUID id, int version, TagPlanForm form, Map<String, String> faults, Spelling[] spellings) {}
+
     @GetMapping
     ModelAndView list(CurrentPerson person) {
-        return new ModelAndView("issue/links/plans")
-                .addObject("plans", plans.list())
-                .addObject("example", this)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "issue/links/plans",
+                new TagPlansPage(plans.list(), this, person.role().maySetUp()));
     }
 
     @GetMapping("/new")
@@ -65,10 +68,10 @@ class TagPlanController {
 
     /** Saves the plan of this identifier, or shows it with more rows. */
     @PostMapping("/{id}")
-    ModelAndView save(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, CurrentPerson person) {
+    ModelAndView save(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         TagPlanForm form = TagPlanForm.of(typed);
-        if (typed.containsKey("more")) {
+        if (typed.isSent("more")) {
             return page(id, form, Map.of());
         }
         TagPlanForm.Judged judged = form.check();
@@ -77,8 +80,7 @@ class TagPlanController {
             if (faults.isEmpty()
                     && UniqueKey.refuses(() -> plans.save(
                             id,
-                            EditedVersion.of(Optional.ofNullable(typed.getFirst("version"))
-                                    .orElse("")),
+                            EditedVersion.of(typed.text("version")),
                             form.name(),
                             judged.plan().orElseThrow()))) {
                 faults = Map.of("name", "Another plan has this name.");
@@ -129,11 +131,7 @@ class TagPlanController {
     }
 
     private ModelAndView page(UUID id, TagPlanForm form, Map<String, String> faults) {
-        return new ModelAndView("issue/links/plan")
-                .addObject("id", id)
-                .addObject("version", plans.version(id))
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("spellings", Spelling.values());
+        return ViewRecord.of(
+                "issue/links/plan", new TagPlanPage(id, plans.version(id), form, faults, Spelling.values()));
     }
 }

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.util.MultiValueMap;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Spelling;
 import wendo.core.links.TagField;
 import wendo.core.links.TagPlan;
@@ -50,8 +50,8 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
                         .toList());
     }
 
-    static TagPlanForm of(MultiValueMap<String, String> typed) {
-        List<String> parameters = typed.getOrDefault("parameter", List.of());
+    static TagPlanForm of(TypedFields typed) {
+        List<String> parameters = typed.all("parameter");
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < Math.min(parameters.size(), TagPlan.MAX_FIELDS + 1); i++) {
             if (!parameters.get(i).isBlank()) {
@@ -65,8 +65,8 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
         return new TagPlanForm(at(typed, "name", 0), at(typed, "spelling", 0), rows);
     }
 
-    private static String at(MultiValueMap<String, String> typed, String name, int index) {
-        List<String> values = typed.getOrDefault(name, List.of());
+    private static String at(TypedFields typed, String name, int index) {
+        List<String> values = typed.all(name);
         return index < values.size() && values.get(index) != null
                 ? values.get(index).strip()
                 : "";

@@ -15,7 +15,6 @@ import java.util.UUID;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -26,13 +25,16 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkRoutes;
 import wendo.app.issue.links.LinkSaving;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.Conditions;
@@ -49,41 +51,68 @@ class RouteController {
     private final LinkRoutes routes;
     private final RouteQueries queries;
     private final DestinationLooks looks;
+    private final Businesses businesses;
     private final Clock clock;
 
-    RouteController(LinkSaving links, LinkRoutes routes, RouteQueries queries, DestinationLooks looks, Clock clock) {
+    RouteController(
+            LinkSaving links,
+            LinkRoutes routes,
+            RouteQueries queries,
+            DestinationLooks looks,
+            Businesses businesses,
+            Clock clock) {
         this.links = links;
         this.routes = routes;
         this.queries = queries;
         this.looks = looks;
+        this.businesses = businesses;
         this.clock = clock;
     }
 
+    /** Where the link should lead instead, as it was typed. */
+    record Moved(String newAddress, String reason) {}
+
+    record RoutePage(
+            LinkListed link,
+            int version,
+            Routing routing,
+            List<RouteQueries.PastDestination> history,
+            RuleWords say,
+            RuleForm rule,
+            Map<String, String> faults,
+            LocalDateTime at,
+            Map<UUID, String> pages,
+            Map<Integer, List<RoutingPreview.Group>> ways,
+            DayOfWeek[] weekdays,
+            Device[] devices) {}
+
     /** Also at the addresses that refused forms leave behind. */
     @GetMapping({"", "/rules", "/split"})
-    ModelAndView page(@PathVariable UUID id, @RequestParam(defaultValue = "") String at, Business business) {
-        return show(find(id), at, RuleForm.empty(), Map.of(), business);
+    ModelAndView page(@PathVariable UUID id, @RequestParam(defaultValue = "") String at) {
+        return show(find(id), at, RuleForm.empty(), Map.of());
     }
 
-    private ModelAndView show(
-            LinkListed link, String at, RuleForm rule, Map<String, String> faults, Business business) {
+    private ModelAndView show(LinkListed link, String at, RuleForm rule, Map<String, String> faults) {
+        Business business = businesses.current();
         Routing routing = routes.of(link.id());
         LocalDateTime now =
                 LocalDateTime.ofInstant(clock.instant(), business.zone()).truncatedTo(ChronoUnit.MINUTES);
         LocalDateTime moment = moment(at).orElse(now);
-        return new ModelAndView("issue/routes/page")
-                .addObject("link", link)
-                .addObject("version", links.version(link.id()))
-                .addObject("routing", routing)
-                .addObject("history", queries.history(link.id()))
-                .addObject("say", new RuleWords(business.locale()))
-                .addObject("rule", rule)
-                .addObject("faults", faults)
-                .addObject("at", moment)
-                .addObject("pages", queries.pages(link.id()))
-                .addObject("ways", ways(RoutingPreview.of(routing, moment)))
-                .addObject("weekdays", DayOfWeek.values())
-                .addObject("devices", Device.values());
+        return ViewRecord.of(
+                "issue/routes/page",
+                new RoutePage(
+                        link,
+                        links.version(link.id()),
+                        routing,
+                        queries.history(link.id()),
+                        new RuleWords(business.locale()),
+                        rule,
+                        faults,
+                        moment,
+                        queries.pages(link.id()),
+                        ways(RoutingPreview.of(routing, moment)),
+                        DayOfWeek.values(),
+                        Device.values()));
     }
 
     /** Who goes where, put together by where; those whom no rule takes come last. */
@@ -104,29 +133,26 @@ class RouteController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView lead(
-            @PathVariable UUID id,
-            @RequestParam String address,
-            @RequestParam(defaultValue = "") String reason,
-            @RequestParam(defaultValue = "") String version,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView lead(@PathVariable UUID id, TypedFields typed, PageContext context) {
+        Business business = context.business();
+        String address = typed.raw("address");
+        String reason = typed.raw("reason");
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
         InvalidForm.tooLong(faults, "reason", reason, LinkSaving.MAX_REASON);
         Optional<WebAddress> page = check("newAddress", address, business, faults);
         if (page.isEmpty() || !faults.isEmpty()) {
-            return InvalidForm.of(show(link, "", RuleForm.empty(), faults, business))
-                    .addObject("newAddress", address)
-                    .addObject("reason", reason);
+            return InvalidForm.of(
+                    ViewRecord.with(show(link, "", RuleForm.empty(), faults), new Moved(address, reason)));
         }
         try {
             links.leadTo(
-                    id, EditedVersion.of(version), page.get(), new LinkSaving.Reason(reason.strip(), person.name()));
+                    id,
+                    edited(typed),
+                    page.get(),
+                    new LinkSaving.Reason(reason.strip(), context.person().name()));
         } catch (OptimisticLockingFailureException e) {
-            return changedMeanwhile(link, RuleForm.empty(), business)
-                    .addObject("newAddress", address)
-                    .addObject("reason", reason);
+            return ViewRecord.with(changedMeanwhile(link, RuleForm.empty()), new Moved(address, reason));
         }
         looks.look(page.get(), business);
         return back(id);
@@ -143,7 +169,7 @@ class RouteController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/rules")
-    ModelAndView add(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, Business business) {
+    ModelAndView add(@PathVariable UUID id, TypedFields typed, Business business) {
         LinkListed link = find(id);
         RuleForm form = RuleForm.of(typed);
         Map<String, String> faults = new HashMap<>();
@@ -154,14 +180,14 @@ class RouteController {
             faults.put("rule", "A link may have %d rules.".formatted(Routing.MAX_RULES));
         }
         if (when.isEmpty() || page.isEmpty() || !faults.isEmpty()) {
-            return InvalidForm.of(show(link, "", form, faults, business));
+            return InvalidForm.of(show(link, "", form, faults));
         }
         List<Routing.Rule> rules = new ArrayList<>(routing.rules());
         rules.add(new Routing.Rule(when.get(), routes.way(id, page.get())));
         try {
-            routes.save(id, edited(typed.toSingleValueMap()), new Routing(rules, routing.split()));
+            routes.save(id, edited(typed), new Routing(rules, routing.split()));
         } catch (OptimisticLockingFailureException e) {
-            return changedMeanwhile(link, form, business);
+            return changedMeanwhile(link, form);
         }
         looks.look(page.get(), business);
         return back(id);
@@ -169,24 +195,19 @@ class RouteController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/rules/{place}")
-    ModelAndView change(
-            @PathVariable UUID id,
-            @PathVariable int place,
-            @RequestParam String what,
-            @RequestParam(defaultValue = "") String version,
-            Business business) {
+    ModelAndView change(@PathVariable UUID id, @PathVariable int place, TypedFields typed, Business business) {
         LinkListed link = find(id);
         Routing routing = routes.of(id);
         List<Routing.Rule> rules = new ArrayList<>(routing.rules());
         if (place >= 0 && place < rules.size()) {
             Routing.Rule rule = rules.remove(place);
-            if (what.equals("up")) {
+            if (typed.is("what", "up")) {
                 rules.add(Math.max(0, place - 1), rule);
             }
             try {
-                routes.save(id, EditedVersion.of(version), new Routing(rules, routing.split()));
+                routes.save(id, edited(typed), new Routing(rules, routing.split()));
             } catch (OptimisticLockingFailureException e) {
-                return changedMeanwhile(link, RuleForm.empty(), business);
+                return changedMeanwhile(link, RuleForm.empty());
             }
         }
         return back(id);
@@ -194,15 +215,17 @@ class RouteController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/split")
-    ModelAndView split(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
+    ModelAndView split(@PathVariable UUID id, TypedFields typed, Business business) {
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
         List<Routing.Share> shares = new ArrayList<>();
         for (int i = 0; i < Routing.MAX_SHARES; i++) {
-            String address = typed.getOrDefault("address" + i, "").strip();
+            String address = typed.text("address" + i);
             if (!address.isEmpty()) {
-                share(id, i, address, typed.getOrDefault("percent" + i, ""), business, faults)
-                        .ifPresent(shares::add);
+                Optional<WebAddress> page = check("address" + i, address, business, faults);
+                percent(typed.text("percent" + i), "percent" + i, faults)
+                        .ifPresent(percent ->
+                                page.ifPresent(to -> shares.add(new Routing.Share(percent, routes.way(id, to)))));
             }
         }
         try {
@@ -212,31 +235,28 @@ class RouteController {
                 return back(id);
             }
         } catch (OptimisticLockingFailureException e) {
-            return changedMeanwhile(link, RuleForm.empty(), business).addObject("typedSplit", typed);
+            return changedMeanwhile(link, RuleForm.empty()).addObject("typedSplit", typed.firstValues());
         } catch (IllegalArgumentException e) {
             faults.put("split", String.valueOf(e.getMessage()));
         }
-        return InvalidForm.of(show(link, "", RuleForm.empty(), faults, business))
-                .addObject("typedSplit", typed);
+        return InvalidForm.of(show(link, "", RuleForm.empty(), faults)).addObject("typedSplit", typed.firstValues());
     }
 
-    private static EditedVersion edited(Map<String, String> typed) {
-        return EditedVersion.of(typed.getOrDefault("version", ""));
+    private static EditedVersion edited(TypedFields typed) {
+        return EditedVersion.of(typed.raw("version"));
     }
 
     /** The page as it is now shows what the other person did; what was typed stands in its fields. */
-    private ModelAndView changedMeanwhile(LinkListed link, RuleForm rule, Business business) {
-        return EditConflict.of(show(link, "", rule, Map.of(), business), "/links/" + link.id() + "/leads");
+    private ModelAndView changedMeanwhile(LinkListed link, RuleForm rule) {
+        return EditConflict.of(show(link, "", rule, Map.of()), "/links/" + link.id() + "/leads");
     }
 
-    private Optional<Routing.Share> share(
-            UUID id, int number, String address, String percent, Business business, Map<String, String> faults) {
-        Optional<WebAddress> page = check("address" + number, address, business, faults);
-        if (!percent.strip().matches("\\d{1,2}") || Integer.parseInt(percent.strip()) < 1) {
-            faults.put("percent" + number, "Give 1 to 99 of a hundred people.");
+    private static Optional<Integer> percent(String typed, String field, Map<String, String> faults) {
+        if (!typed.matches("\\d{1,2}") || Integer.parseInt(typed) < 1) {
+            faults.put(field, "Give 1 to 99 of a hundred people.");
             return Optional.empty();
         }
-        return page.map(to -> new Routing.Share(Integer.parseInt(percent.strip()), routes.way(id, to)));
+        return Optional.of(Integer.valueOf(typed));
     }
 
     private LinkListed find(UUID id) {

@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.util.MultiValueMap;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Conditions;
 import wendo.core.links.Device;
 
@@ -33,22 +33,17 @@ record RuleForm(
         return new RuleForm("", "", List.of(), "", "", "", List.of(), "", "");
     }
 
-    static RuleForm of(MultiValueMap<String, String> typed) {
+    static RuleForm of(TypedFields typed) {
         return new RuleForm(
-                first(typed, "firstDay"),
-                first(typed, "lastDay"),
-                typed.getOrDefault("weekday", List.of()),
-                first(typed, "from"),
-                first(typed, "until"),
-                first(typed, "countries"),
-                typed.getOrDefault("device", List.of()),
-                first(typed, "languages"),
-                first(typed, "address"));
-    }
-
-    private static String first(MultiValueMap<String, String> typed, String name) {
-        String value = typed.getFirst(name);
-        return value == null ? "" : value.strip();
+                typed.text("firstDay"),
+                typed.text("lastDay"),
+                typed.all("weekday"),
+                typed.text("from"),
+                typed.text("until"),
+                typed.text("countries"),
+                typed.all("device"),
+                typed.text("languages"),
+                typed.text("address"));
     }
 
     /** The conditions, or empty with what is wrong noted by field. */

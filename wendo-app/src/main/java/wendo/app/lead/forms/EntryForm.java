@@ -1,5 +1,7 @@
 package wendo.app.lead.forms;
 
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumMap;
@@ -17,17 +19,28 @@ import wendo.app.platform.consent.ConsentPurpose;
  * @param answers what customers may choose as how they heard of the business, one a line; without any they write
  */
 record EntryForm(
+        @NotBlank(message = "Give the form a name; only you see it.") @Size(max = 80)
         String name,
+
         Purpose purpose,
+
+        @NotBlank(message = "Say in a few words what the form is for; visitors see it.") @Size(max = 120)
         String title,
-        String intro,
+
+        @Size(max = MAX_TEXT) String intro,
+
+        @NotBlank(message = "Say what the button does, like “Send”.") @Size(max = 40)
         String button,
+
+        @NotBlank(message = "Say what happens next; it is shown when the form was sent.") @Size(max = MAX_TEXT)
         String thanks,
+
         String accent,
-        String promise,
-        String answers,
+        @Size(max = 300) String promise,
+        @Size(max = MAX_TEXT) String answers,
         Set<ConsentPurpose> covers,
         Map<FormField, Ask> asks) {
+    private static final int MAX_TEXT = 600;
     static final List<String> ACCENTS = List.of("sea", "ink", "plum", "moss", "brick", "plain");
 
     EntryForm {

@@ -10,19 +10,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.media.PhoneNumber;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
 
 /** A form as a visitor filled it in. */
-record Filled(EntryForm form, Strictness strictness, Map<String, String> typed) {
+record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
     private static final int MAX_PEOPLE = 500;
 
     String text(FormField field) {
-        return form.ask(field) == Ask.OFF
-                ? ""
-                : typed.getOrDefault(field.key(), "").strip();
+        return form.ask(field) == Ask.OFF ? "" : typed.text(field.key());
     }
 
     /** The report, or all faults by field, in words for the visitor. */

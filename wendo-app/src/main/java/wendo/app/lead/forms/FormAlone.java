@@ -10,9 +10,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.TypedFields;
 
 /** An entry form on a page of its own, for everybody, without script. */
 @Controller
@@ -35,16 +35,14 @@ class FormAlone {
         FormView.leaveNoTraces(response);
         return forms.businessOf(id)
                 .map(business -> scope.within(
-                        business, () -> view.form(filled(id, Map.of()), Map.of(), intake.once(), Optional.empty())))
+                        business,
+                        () -> view.form(filled(id, TypedFields.none()), Map.of(), intake.once(), Optional.empty())))
                 .orElseGet(FormView::over);
     }
 
     @PostMapping
     ModelAndView send(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+            @PathVariable UUID id, TypedFields typed, HttpServletRequest request, HttpServletResponse response) {
         FormView.leaveNoTraces(response);
         return FormView.orLater(
                 () -> forms.businessOf(id)
@@ -53,20 +51,19 @@ class FormAlone {
                 "");
     }
 
-    private ModelAndView take(UUID id, Map<String, String> typed, HttpServletRequest request) {
+    private ModelAndView take(UUID id, TypedFields typed, HttpServletRequest request) {
         Filled filled = filled(id, typed);
         Map<String, String> faults = intake.take(
                 new FormIntake.Place(
                         id, Optional.empty(), "", request.getRequestURL().toString()),
                 filled,
-                typed,
                 request);
         return faults.isEmpty()
                 ? view.done(filled.form(), "")
                 : view.form(filled, faults, intake.once(typed), Optional.empty());
     }
 
-    private Filled filled(UUID form, Map<String, String> typed) {
+    private Filled filled(UUID form, TypedFields typed) {
         return new Filled(forms.find(form).orElseThrow().form(), Strictness.USUAL, typed);
     }
 }

@@ -5,20 +5,23 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.TransactionException;
+import org.springframework.web.bind.annotation.BindParam;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.view.RedirectView;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.visit.visits.VisitAliases;
 import wendo.core.visits.ClickId;
 
@@ -56,6 +59,15 @@ class FormBefore {
         this.scope = scope;
     }
 
+    /** What the link put into the address: its path, the way it chose and the visit that it counted. */
+    record Asked(String at, String to, String click) {
+        Asked(@Nullable String at, @Nullable String to, @BindParam(ClickId.PARAMETER) @Nullable String click) {
+            this.at = at == null ? "" : at;
+            this.to = to == null ? "" : to;
+            this.click = click == null ? "" : click;
+        }
+    }
+
     /** The link somebody came by, and where it leads them. */
     private record Came(
             LinkDirectory.Host host,
@@ -68,14 +80,9 @@ class FormBefore {
     }
 
     @GetMapping
-    ModelAndView show(
-            @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "") String to,
-            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    ModelAndView show(@ModelAttribute Asked asked, HttpServletRequest request, HttpServletResponse response) {
         FormView.leaveNoTraces(response);
-        Optional<Came> found = came(request, at, to, ClickId.find(click));
+        Optional<Came> found = came(request, asked);
         if (found.isEmpty()) {
             return FormView.over();
         }
@@ -94,20 +101,15 @@ class FormBefore {
         if (looks.goesOn(shown, came.host().keepsCookie())) {
             return onward(came);
         }
-        Filled empty = filled(shown, Map.of());
+        Filled empty = filled(shown, TypedFields.none());
         return view.form(empty, Map.of(), intake.once(), skipTo(shown, came));
     }
 
     @PostMapping
     ModelAndView send(
-            @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "") String to,
-            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
-            @RequestParam Map<String, String> typed,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+            @ModelAttribute Asked asked, TypedFields typed, HttpServletRequest request, HttpServletResponse response) {
         FormView.leaveNoTraces(response);
-        Optional<Came> found = came(request, at, to, ClickId.find(click));
+        Optional<Came> found = came(request, asked);
         if (found.isEmpty()) {
             return FormView.over();
         }
@@ -117,7 +119,7 @@ class FormBefore {
                 came.leadsTo());
     }
 
-    private ModelAndView take(Came came, Map<String, String> typed, FormLooks looks) {
+    private ModelAndView take(Came came, TypedFields typed, FormLooks looks) {
         keepAlias(came);
         Forms.Shown shown = forms.of(came.target().link());
         if (shown.form().isEmpty()) {
@@ -132,7 +134,6 @@ class FormBefore {
                         click,
                         looks.request().getRequestURL().toString()),
                 filled,
-                typed,
                 looks.request());
         if (!faults.isEmpty()) {
             return view.form(filled, faults, intake.once(typed), skipTo(shown, came));
@@ -143,7 +144,7 @@ class FormBefore {
         return view.done(filled.form(), skipTo(shown, came).orElse(""));
     }
 
-    private Filled filled(Forms.Shown shown, Map<String, String> typed) {
+    private Filled filled(Forms.Shown shown, TypedFields typed) {
         return new Filled(forms.find(shown.form().orElseThrow()).orElseThrow().form(), shown.strictness(), typed);
     }
 
@@ -158,12 +159,13 @@ class FormBefore {
     }
 
     /** Where a link leads comes from memory, never from the request. */
-    private Optional<Came> came(HttpServletRequest request, String at, String to, Optional<ClickId> click) {
+    private Optional<Came> came(HttpServletRequest request, Asked asked) {
+        Optional<ClickId> click = ClickId.find(asked.click());
         return directory
                 .findHost(request.getServerName())
-                .flatMap(host -> directory.find(host, at).map(asked -> {
-                    LinkDirectory.Target target = asked.target();
-                    String address = target.addressFor(uuid(to).orElse(LinkDirectory.NOWHERE));
+                .flatMap(host -> directory.find(host, asked.at()).map(found -> {
+                    LinkDirectory.Target target = found.target();
+                    String address = target.addressFor(uuid(asked.to()).orElse(LinkDirectory.NOWHERE));
                     return new Came(
                             host,
                             target,

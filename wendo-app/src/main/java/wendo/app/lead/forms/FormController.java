@@ -24,6 +24,8 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** The entry forms of a business, and one of them. */
 @Needs(Permission.SET_UP)
@@ -38,9 +40,22 @@ class FormController {
         this.hosts = hosts;
     }
 
+    record FormPage(
+            Optional<UUID> id,
+            Integer version,
+            boolean isArchived,
+            String address,
+            EntryForm form,
+            FormField[] fields,
+            Purpose[] purposes,
+            List<String> accents,
+            List<String> asks,
+            ConsentPurpose[] consentPurposes,
+            Map<String, String> faults) {}
+
     @GetMapping
     ModelAndView list() {
-        return new ModelAndView("lead/forms/list").addObject("forms", forms.list());
+        return new ModelAndView("lead/forms/list", "forms", forms.list());
     }
 
     @GetMapping("/new")
@@ -49,7 +64,7 @@ class FormController {
     }
 
     @PostMapping("/new")
-    ModelAndView add(@RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView add(TypedFields typed, CurrentPerson person) {
         EntryFormForm form = EntryFormForm.of(typed);
         return save(Optional.empty(), form, () -> forms.add(form.form(), person.name()));
     }
@@ -70,10 +85,10 @@ class FormController {
     }
 
     @PostMapping("/{id}")
-    ModelAndView change(@PathVariable UUID id, @RequestParam Map<String, String> typed) {
+    ModelAndView change(@PathVariable UUID id, TypedFields typed) {
         find(id);
         EntryFormForm form = EntryFormForm.of(typed);
-        EditedVersion edited = EditedVersion.of(typed.getOrDefault("version", ""));
+        EditedVersion edited = EditedVersion.of(typed.raw("version"));
         try {
             return save(Optional.of(id), form, () -> {
                 forms.change(id, edited, form.form());
@@ -98,24 +113,22 @@ class FormController {
     }
 
     private ModelAndView page(Optional<UUID> id, EntryForm form, Map<String, String> faults) {
-        return new ModelAndView("lead/forms/page")
-                .addObject("id", id)
-                .addObject("version", id.map(one -> find(one).version()).orElse(0))
-                .addObject(
-                        "isArchived",
+        return ViewRecord.of(
+                "lead/forms/page",
+                new FormPage(
+                        id,
+                        id.map(one -> find(one).version()).orElse(0),
                         forms.list().stream()
                                 .anyMatch(one -> one.isArchived()
-                                        && id.filter(one.id()::equals).isPresent()))
-                .addObject(
-                        "address",
+                                        && id.filter(one.id()::equals).isPresent()),
                         id.map(one -> hosts.defaultHost().origin() + "/t/forms/" + one)
-                                .orElse(""))
-                .addObject("form", form)
-                .addObject("fields", FormField.values())
-                .addObject("purposes", Purpose.values())
-                .addObject("accents", EntryForm.ACCENTS)
-                .addObject("asks", List.of("off", "asked", "needed"))
-                .addObject("consentPurposes", ConsentPurpose.values())
-                .addObject("faults", faults);
+                                .orElse(""),
+                        form,
+                        FormField.values(),
+                        Purpose.values(),
+                        EntryForm.ACCENTS,
+                        List.of("off", "asked", "needed"),
+                        ConsentPurpose.values(),
+                        faults));
     }
 }

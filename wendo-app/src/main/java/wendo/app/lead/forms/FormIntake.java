@@ -20,6 +20,7 @@ import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.site.CallLimit;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.visit.visits.Automatic;
 import wendo.core.outcomes.OutcomeReport;
 
@@ -65,8 +66,8 @@ class FormIntake {
         return HexFormat.of().formatHex(bytes);
     }
 
-    String once(Map<String, String> typed) {
-        String sent = typed.getOrDefault(ONCE, "");
+    String once(TypedFields typed) {
+        String sent = typed.raw(ONCE);
         return sent.matches("[0-9a-f]{12}") ? sent : once();
     }
 
@@ -79,17 +80,18 @@ class FormIntake {
     record Place(UUID form, Optional<UUID> link, String click, String page) {}
 
     /** Faults by field; none means that it is thanked for, which is all that a program learns. */
-    Map<String, String> take(Place place, Filled filled, Map<String, String> typed, HttpServletRequest request) {
+    Map<String, String> take(Place place, Filled filled, HttpServletRequest request) {
         if (!limit.allows(request.getRemoteAddr() + " " + place.form())) {
             return Map.of(
                     "form",
                     "Too much was sent from here within a minute. Nothing is lost: wait a minute, and send it again.");
         }
-        if (!typed.getOrDefault(HONEYPOT, "").isEmpty() || automatic.is(request)) {
+        if (!filled.typed().raw(HONEYPOT).isEmpty() || automatic.is(request)) {
             LOG.info("A program filled in a form; it was not kept");
             return Map.of();
         }
-        OutcomeReport.Read read = filled.read("F-" + once(typed), place.click(), businesses.current(), clock.instant());
+        OutcomeReport.Read read =
+                filled.read("F-" + once(filled.typed()), place.click(), businesses.current(), clock.instant());
         if (read instanceof OutcomeReport.Read.Bad bad) {
             Map<String, String> faults = new LinkedHashMap<>();
             bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));

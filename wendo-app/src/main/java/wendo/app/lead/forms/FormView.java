@@ -16,6 +16,7 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import wendo.app.place.codes.Marks;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.ViewRecord;
 
 /** The pages of an entry form as everybody sees them, in the business's language, under its name and mark. */
 @Component
@@ -30,18 +31,34 @@ class FormView {
         this.marks = marks;
     }
 
+    record OpenForm(
+            EntryForm form,
+            Map<String, String> typed,
+            Map<FormField, Boolean> needed,
+            Map<String, String> faults,
+            String once,
+            boolean maySkip,
+            String skipTo) {}
+
+    record FilledForm(EntryForm form, String onward) {}
+
+    /** What stands on each of these pages. */
+    record Letterhead(String business, String mark, String language) {}
+
     /** @param skipTo where a visitor may go on to without filling it in; empty if nowhere */
     ModelAndView form(Filled filled, Map<String, String> faults, String once, Optional<String> skipTo) {
         Map<FormField, Boolean> needed = new LinkedHashMap<>();
         filled.form().shown().forEach(field -> needed.put(field, filled.isNeeded(field)));
-        ModelAndView page = within(new ModelAndView("lead/forms/open"))
-                .addObject("form", filled.form())
-                .addObject("typed", filled.typed())
-                .addObject("needed", needed)
-                .addObject("faults", faults)
-                .addObject("once", once)
-                .addObject("maySkip", skipTo.isPresent())
-                .addObject("skipTo", skipTo.orElse(""));
+        ModelAndView page = within(ViewRecord.of(
+                "lead/forms/open",
+                new OpenForm(
+                        filled.form(),
+                        filled.typed().firstValues(),
+                        needed,
+                        faults,
+                        once,
+                        skipTo.isPresent(),
+                        skipTo.orElse(""))));
         if (!faults.isEmpty()) {
             page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         }
@@ -50,9 +67,7 @@ class FormView {
 
     /** @param onward where it goes on to; empty text for nowhere */
     ModelAndView done(EntryForm form, String onward) {
-        return within(new ModelAndView("lead/forms/open-done"))
-                .addObject("form", form)
-                .addObject("onward", onward);
+        return within(ViewRecord.of("lead/forms/open-done", new FilledForm(form, onward)));
     }
 
     private ModelAndView within(ModelAndView page) {
@@ -63,9 +78,8 @@ class FormView {
                         .buildAndExpand(business.siteKey())
                         .toUriString()
                 : "";
-        return page.addObject("business", business.name())
-                .addObject("mark", mark)
-                .addObject("language", business.locale().getLanguage());
+        return ViewRecord.with(
+                page, new Letterhead(business.name(), mark, business.locale().getLanguage()));
     }
 
     static ModelAndView over() {
@@ -80,7 +94,7 @@ class FormView {
             return page.get();
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("A form that was filled in could not be kept: {}", e.getMessage());
-            ModelAndView later = new ModelAndView("lead/forms/open-later").addObject("onward", onward);
+            ModelAndView later = new ModelAndView("lead/forms/open-later", "onward", onward);
             later.setStatus(HttpStatus.SERVICE_UNAVAILABLE);
             return later;
         }

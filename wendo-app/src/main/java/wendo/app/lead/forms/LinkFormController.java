@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkListed;
@@ -22,6 +21,8 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** Whether, when and how strictly a link shows an entry form. */
 @Controller
@@ -49,47 +50,51 @@ class LinkFormController {
         }
     }
 
+    record LinkFormPage(
+            LinkListed link,
+            int version,
+            List<Forms.Listed> forms,
+            Strictness[] strictnesses,
+            LinkFormController.Typed typed,
+            Map<String, String> faults) {}
+
     @GetMapping
     ModelAndView page(@PathVariable UUID id) {
         return page(find(id), Typed.of(forms.of(id)), Map.of());
     }
 
     private ModelAndView page(LinkListed link, Typed typed, Map<String, String> faults) {
-        return new ModelAndView("lead/forms/link")
-                .addObject("link", link)
-                .addObject("version", forms.shownVersion(link.id()))
-                .addObject(
-                        "forms",
-                        forms.list().stream().filter(form -> !form.isArchived()).toList())
-                .addObject("strictnesses", Strictness.values())
-                .addObject("typed", typed)
-                .addObject("faults", faults);
+        return ViewRecord.of(
+                "lead/forms/link",
+                new LinkFormPage(
+                        link,
+                        forms.shownVersion(link.id()),
+                        forms.list().stream().filter(form -> !form.isArchived()).toList(),
+                        Strictness.values(),
+                        typed,
+                        faults));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView save(
-            @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String form,
-            @RequestParam(defaultValue = "") String shows,
-            @RequestParam(defaultValue = "") String looks,
-            @RequestParam(defaultValue = "") String strictness,
-            @RequestParam(defaultValue = "") String version) {
+    ModelAndView save(@PathVariable UUID id, TypedFields fields) {
         LinkListed link = find(id);
-        Typed typed = new Typed(form, shows, looks, strictness);
+        Typed typed =
+                new Typed(fields.text("form"), fields.text("shows"), fields.text("looks"), fields.text("strictness"));
+        EditedVersion edited = EditedVersion.of(fields.text("version"));
         Map<String, String> faults = new LinkedHashMap<>();
         Optional<UUID> chosen = forms.list().stream()
-                .filter(one -> one.id().toString().equals(form) && !one.isArchived())
+                .filter(one -> one.id().toString().equals(typed.form()) && !one.isArchived())
                 .map(Forms.Listed::id)
                 .findFirst();
-        if (!SHOWS.contains(shows)) {
+        if (!SHOWS.contains(typed.shows())) {
             faults.put("shows", "Choose when it is shown.");
-        } else if (chosen.isEmpty() && !shows.equals("never")) {
+        } else if (chosen.isEmpty() && !typed.shows().equals("never")) {
             faults.put("form", "Choose the form.");
         }
-        boolean isNumber = looks.strip().matches("\\d{1,2}");
-        int count = isNumber ? Integer.parseInt(looks.strip()) : 0;
-        if (shows.equals("after") && (count < 1 || count > MAX_LOOKS)) {
+        boolean isNumber = typed.looks().matches("\\d{1,2}");
+        int count = isNumber ? Integer.parseInt(typed.looks()) : 0;
+        if (typed.shows().equals("after") && (count < 1 || count > MAX_LOOKS)) {
             faults.put("looks", "A number of looks, 1 to %d.".formatted(MAX_LOOKS));
         }
         if (!faults.isEmpty()) {
@@ -100,11 +105,9 @@ class LinkFormController {
             if (chosen.isPresent()) {
                 int after = Math.max(1, Math.min(count, MAX_LOOKS));
                 forms.show(
-                        id,
-                        EditedVersion.of(version),
-                        new Forms.Shown(chosen, shows, after, Strictness.of(strictness)));
+                        id, edited, new Forms.Shown(chosen, typed.shows(), after, Strictness.of(typed.strictness())));
             } else if (before.form().isPresent()) {
-                forms.show(id, EditedVersion.of(version), new Forms.Shown(before.form(), "never", 3, Strictness.USUAL));
+                forms.show(id, edited, new Forms.Shown(before.form(), "never", 3, Strictness.USUAL));
             }
         } catch (OptimisticLockingFailureException e) {
             Map<String, String> marks = EditConflict.marks(typed, Typed.of(forms.of(id)));

@@ -2,6 +2,7 @@ package wendo.app.lead.handover;
 
 import java.time.DateTimeException;
 import java.time.LocalTime;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -12,10 +13,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
@@ -24,6 +25,8 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.handover.SendingHours;
 
 /** What happens to leads on arrival: the list, one handover, and the hours. */
@@ -45,6 +48,30 @@ class HandoverController {
         this.businesses = businesses;
     }
 
+    record HandoverListPage(
+            List<Handovers.Listed> handovers,
+            UUID all,
+            List<Rounds.Listed> rounds,
+            List<Plans.Plan> plans,
+            List<Colleague> people,
+            Map<String, String> hours,
+            Map<String, String> faults,
+            boolean maySetUp) {}
+
+    record HandoverPage(
+            Integer version,
+            Reach reach,
+            UUID id,
+            String name,
+            Handover handover,
+            List<Colleague> people,
+            List<Rounds.Listed> rounds,
+            List<Plans.Plan> plans,
+            List<String> fields,
+            Map<String, String> faults,
+            boolean isKept,
+            boolean maySetUp) {}
+
     @GetMapping
     ModelAndView list(Business business, CurrentPerson person) {
         SendingHours hours = businesses.sendingHours();
@@ -63,29 +90,32 @@ class HandoverController {
 
     private ModelAndView list(
             Map<String, String> hours, Map<String, String> faults, Business business, CurrentPerson person) {
-        return new ModelAndView("lead/handover/list")
-                .addObject("handovers", handovers.list())
-                .addObject("all", business.id().value())
-                .addObject("rounds", rounds.list())
-                .addObject("plans", plans.list())
-                .addObject("people", accounts.colleagues())
-                .addObject("hours", hours)
-                .addObject("faults", faults)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "lead/handover/list",
+                new HandoverListPage(
+                        handovers.list(),
+                        business.id().value(),
+                        rounds.list(),
+                        plans.list(),
+                        accounts.colleagues(),
+                        hours,
+                        faults,
+                        person.role().maySetUp()));
     }
 
     @PostMapping("/hours")
-    ModelAndView changeHours(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView changeHours(TypedFields typed, Business business, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         try {
             businesses.changeSendingHours(new SendingHours(
-                    LocalTime.parse(typed.getOrDefault("cutOff", "")),
-                    LocalTime.parse(typed.getOrDefault("quietFrom", "")),
-                    LocalTime.parse(typed.getOrDefault("quietUntil", "")),
+                    LocalTime.parse(typed.raw("cutOff")),
+                    LocalTime.parse(typed.raw("quietFrom")),
+                    LocalTime.parse(typed.raw("quietUntil")),
                     business.zone()));
             return new ModelAndView("redirect:/setup/handovers");
         } catch (DateTimeException e) {
-            return InvalidForm.of(list(typed, Map.of("hours", "Write times like 17:00."), business, person));
+            return InvalidForm.of(
+                    list(typed.firstValues(), Map.of("hours", "Write times like 17:00."), business, person));
         }
     }
 
@@ -94,54 +124,52 @@ class HandoverController {
         Reach what = reach(reach);
         Handover stored =
                 handovers.find(what, id).map(Handovers.Stored::handover).orElse(Handover.usual());
-        return page(what, id, stored, Map.of(), person);
+        return page(what, id, new HandoverForm(stored, Map.of()), person);
     }
 
     private String mustExist(Reach reach, UUID id) {
         return handovers.nameOf(reach, id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private ModelAndView page(
-            Reach reach, UUID id, Handover handover, Map<String, String> faults, CurrentPerson person) {
+    private ModelAndView page(Reach reach, UUID id, HandoverForm form, CurrentPerson person) {
         String name = mustExist(reach, id);
         Optional<Handovers.Stored> stored = handovers.find(reach, id);
-        return new ModelAndView("lead/handover/page")
-                .addObject("version", stored.map(Handovers.Stored::version).orElse(0))
-                .addObject("reach", reach)
-                .addObject("id", id)
-                .addObject("name", name)
-                .addObject("handover", handover)
-                .addObject("people", accounts.colleagues())
-                .addObject("rounds", rounds.list())
-                .addObject("plans", plans.list())
-                .addObject("fields", HandoverForm.FIELDS)
-                .addObject("faults", faults)
-                .addObject("isKept", stored.isPresent())
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "lead/handover/page",
+                new HandoverPage(
+                        stored.map(Handovers.Stored::version).orElse(0),
+                        reach,
+                        id,
+                        name,
+                        form.handover(),
+                        accounts.colleagues(),
+                        rounds.list(),
+                        plans.list(),
+                        HandoverForm.FIELDS,
+                        form.faults(),
+                        stored.isPresent(),
+                        person.role().maySetUp()));
     }
 
     @PostMapping("/{reach}/{id}")
-    ModelAndView save(
-            @PathVariable String reach,
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            CurrentPerson person) {
+    ModelAndView save(@PathVariable String reach, @PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Reach what = reach(reach);
         HandoverForm read = HandoverForm.of(typed, accounts.colleagues(), rounds.list(), plans.list());
         mustExist(what, id);
         if (!read.faults().isEmpty()) {
-            return InvalidForm.of(page(what, id, read.handover(), read.faults(), person));
+            return InvalidForm.of(page(what, id, read, person));
         }
         try {
-            handovers.save(what, id, EditedVersion.of(typed.getOrDefault("version", "")), read.handover());
+            handovers.save(what, id, EditedVersion.of(typed.raw("version")), read.handover());
         } catch (OptimisticLockingFailureException e) {
             Handover theirs =
                     handovers.find(what, id).map(Handovers.Stored::handover).orElse(Handover.usual());
             Map<String, String> marks =
                     EditConflict.marks(HandoverForm.fields(read.handover()), HandoverForm.fields(theirs));
             return EditConflict.of(
-                    page(what, id, read.handover(), marks, person), "/setup/handovers/%s/%s".formatted(what.key(), id));
+                    page(what, id, new HandoverForm(read.handover(), marks), person),
+                    "/setup/handovers/%s/%s".formatted(what.key(), id));
         }
         return new ModelAndView(back(what, id));
     }

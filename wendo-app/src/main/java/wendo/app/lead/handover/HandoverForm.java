@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.MergeText;
 
@@ -35,9 +36,9 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
     private static final int MAX_LABELS = 10;
 
     static HandoverForm of(
-            Map<String, String> typed, List<Colleague> people, List<Rounds.Listed> rounds, List<Plans.Plan> plans) {
+            TypedFields typed, List<Colleague> people, List<Rounds.Listed> rounds, List<Plans.Plan> plans) {
         Map<String, String> faults = new LinkedHashMap<>();
-        String ownerIs = typed.getOrDefault("ownerIs", "");
+        String ownerIs = typed.raw("ownerIs");
         Optional<UUID> person =
                 chosen(typed, "person", people.stream().map(Colleague::id).toList());
         Optional<UUID> round =
@@ -51,12 +52,12 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
         } else if (ownerIs.equals("round") && round.isEmpty()) {
             faults.put("round", "Choose a round; make one below first if there is none.");
         }
-        String partner = typed.getOrDefault("partner", "").strip();
+        String partner = typed.text("partner");
         Optional<EmailAddress> shared = EmailAddress.find(partner);
         if (!partner.isEmpty() && shared.isEmpty()) {
             faults.put("partner", "This is no e-mail address.");
         }
-        List<String> labels = Arrays.stream(typed.getOrDefault("labels", "").split(","))
+        List<String> labels = Arrays.stream(typed.raw("labels").split(","))
                 .map(String::strip)
                 .filter(label -> !label.isEmpty())
                 .distinct()
@@ -64,7 +65,7 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
         if (labels.size() > MAX_LABELS || labels.stream().anyMatch(label -> label.length() > 40)) {
             faults.put("labels", "At most %d labels of 40 characters.".formatted(MAX_LABELS));
         }
-        String note = typed.getOrDefault("note", "").strip();
+        String note = typed.text("note");
         InvalidForm.tooLong(faults, "note", note, 600);
         unknownField(note).ifPresent(field -> faults.put("note", field));
         return new HandoverForm(
@@ -75,14 +76,14 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                         shared.map(EmailAddress::value).orElse(partner),
                         labels,
                         note,
-                        typed.getOrDefault("alerts", "").equals("yes"),
+                        typed.raw("alerts").equals("yes"),
                         plan),
                 faults);
     }
 
-    private static Optional<UUID> chosen(Map<String, String> typed, String field, List<UUID> offered) {
+    private static Optional<UUID> chosen(TypedFields typed, String field, List<UUID> offered) {
         return offered.stream()
-                .filter(one -> one.toString().equals(typed.getOrDefault(field, "")))
+                .filter(one -> one.toString().equals(typed.raw(field)))
                 .findFirst();
     }
 

@@ -25,6 +25,8 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.sending.Clips;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** Follow-up plans, and the pictures and clips that go along with their messages. */
 @Needs(Permission.SET_UP)
@@ -39,54 +41,64 @@ class PlanController {
         this.clips = clips;
     }
 
+    record PlanPage(
+            Optional<UUID> id,
+            Integer version,
+            String name,
+            List<Plans.Step> steps,
+            List<String> kinds,
+            List<Clips.Listed> clips,
+            List<String> fields,
+            Map<String, String> faults,
+            boolean maySetUp) {}
+
     @GetMapping("/new")
     ModelAndView fresh(CurrentPerson person) {
-        return page(Optional.empty(), "", List.of(), Map.of(), person);
+        return page(Optional.empty(), new PlanForm("", List.of(), Map.of()), person);
     }
 
     @GetMapping("/{id}")
     ModelAndView one(@PathVariable UUID id, CurrentPerson person) {
         Plans.Plan plan = find(id);
-        return page(Optional.of(id), plan.name(), plan.steps(), Map.of(), person);
+        return page(Optional.of(id), new PlanForm(plan.name(), plan.steps(), Map.of()), person);
     }
 
     @PostMapping("/new")
-    ModelAndView add(@RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView add(TypedFields typed, CurrentPerson person) {
         return save(Optional.empty(), typed, person);
     }
 
     @PostMapping("/{id}")
-    ModelAndView change(@PathVariable UUID id, @RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView change(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         find(id);
         return save(Optional.of(id), typed, person);
     }
 
-    private ModelAndView save(Optional<UUID> id, Map<String, String> typed, CurrentPerson person) {
+    private ModelAndView save(Optional<UUID> id, TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         PlanForm read =
                 PlanForm.of(typed, clips.list().stream().map(Clips.Listed::id).toList());
         if (!read.faults().isEmpty()) {
-            return InvalidForm.of(page(id, read.name(), read.steps(), read.faults(), person));
+            return InvalidForm.of(page(id, read, person));
         }
         try {
             return UniqueKey.stored(() -> save(id, read, typed))
                     .map(saved -> new ModelAndView("redirect:/setup/follow-up/" + saved))
-                    .orElseGet(() -> InvalidForm.of(page(
-                            id, read.name(), read.steps(), Map.of("name", "There is a plan of this name."), person)));
+                    .orElseGet(() -> InvalidForm.of(
+                            page(id, read.with(Map.of("name", "There is a plan of this name.")), person)));
         } catch (OptimisticLockingFailureException e) {
             Plans.Plan theirs = find(id.orElseThrow());
             Map<String, String> marks = EditConflict.marks(
                     PlanForm.fields(read.name(), read.steps()), PlanForm.fields(theirs.name(), theirs.steps()));
-            return EditConflict.of(
-                    page(id, read.name(), read.steps(), marks, person), "/setup/follow-up/" + theirs.id());
+            return EditConflict.of(page(id, read.with(marks), person), "/setup/follow-up/" + theirs.id());
         }
     }
 
-    private UUID save(Optional<UUID> id, PlanForm read, Map<String, String> typed) {
+    private UUID save(Optional<UUID> id, PlanForm read, TypedFields typed) {
         if (id.isEmpty()) {
             return plans.add(read.name(), read.steps());
         }
-        plans.change(id.get(), EditedVersion.of(typed.getOrDefault("version", "")), read.name(), read.steps());
+        plans.change(id.get(), EditedVersion.of(typed.raw("version")), read.name(), read.steps());
         return id.get();
     }
 
@@ -103,7 +115,7 @@ class PlanController {
             String fault = bytes.length > Clips.MAX_BYTES
                     ? "It has more than 2 MB, which many phones and mail servers refuse. Make it smaller."
                     : "Choose a PNG, JPEG or GIF picture, an MP3 recording or an MP4 clip.";
-            return InvalidForm.of(page(Optional.empty(), "", List.of(), Map.of("clip", fault), person));
+            return InvalidForm.of(page(Optional.empty(), new PlanForm("", List.of(), Map.of("clip", fault)), person));
         }
         String name = Optional.ofNullable(file.orElseThrow().getOriginalFilename())
                 .orElse("clip")
@@ -113,22 +125,23 @@ class PlanController {
     }
 
     /** Rows that are empty are there to be filled in. */
-    private ModelAndView page(
-            Optional<UUID> id, String name, List<Plans.Step> steps, Map<String, String> faults, CurrentPerson person) {
-        List<Plans.Step> rows = new ArrayList<>(steps);
-        while (rows.size() < Math.min(Plans.MAX_STEPS, Math.max(3, steps.size() + 1))) {
+    private ModelAndView page(Optional<UUID> id, PlanForm form, CurrentPerson person) {
+        List<Plans.Step> rows = new ArrayList<>(form.steps());
+        while (rows.size() < Math.min(Plans.MAX_STEPS, Math.max(3, form.steps().size() + 1))) {
             rows.add(Plans.Step.empty());
         }
-        return new ModelAndView("lead/handover/plan")
-                .addObject("id", id)
-                .addObject("version", id.map(one -> find(one).version()).orElse(0))
-                .addObject("name", name)
-                .addObject("steps", rows)
-                .addObject("kinds", List.of("email", "text", "voice", "task"))
-                .addObject("clips", clips.list())
-                .addObject("fields", HandoverForm.FIELDS)
-                .addObject("faults", faults)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "lead/handover/plan",
+                new PlanPage(
+                        id,
+                        id.map(one -> find(one).version()).orElse(0),
+                        form.name(),
+                        rows,
+                        List.of("email", "text", "voice", "task"),
+                        clips.list(),
+                        HandoverForm.FIELDS,
+                        form.faults(),
+                        person.role().maySetUp()));
     }
 
     private Plans.Plan find(UUID id) {

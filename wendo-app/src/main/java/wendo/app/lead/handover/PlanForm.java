@@ -1,5 +1,7 @@
 package wendo.app.lead.handover;
 
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -7,24 +9,31 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.handover.Delay;
 
 /** A follow-up plan as typed: rows that say nothing are left out. Faults are by field and row, like {@code body.2}. */
-record PlanForm(String name, List<Plans.Step> steps, Map<String, String> faults) {
+record PlanForm(
+        @NotBlank(message = "Give the plan a name.") @Size(max = 80)
+        String name,
+
+        List<Plans.Step> steps,
+        Map<String, String> faults) {
     private static final Set<String> KINDS = Set.of("email", "text", "voice", "task");
 
-    static PlanForm of(Map<String, String> typed, List<UUID> clips) {
-        Map<String, String> faults = new LinkedHashMap<>();
-        String name = typed.getOrDefault("name", "").strip();
-        if (name.isEmpty()) {
-            faults.put("name", "Give the plan a name.");
-        }
-        InvalidForm.tooLong(faults, "name", name, 80);
+    PlanForm with(Map<String, String> otherFaults) {
+        return new PlanForm(name, steps, otherFaults);
+    }
+
+    static PlanForm of(TypedFields typed, List<UUID> clips) {
+        String name = typed.text("name");
+        Map<String, String> faults = FormRules.faults(new PlanForm(name, List.of(), Map.of()));
         List<Plans.Step> steps = new ArrayList<>();
         for (int row = 0; row < Plans.MAX_STEPS; row++) {
-            if (!typed.getOrDefault("body." + row, "").isBlank()
-                    || !typed.getOrDefault("subject." + row, "").isBlank()) {
+            if (!typed.raw("body." + row).isBlank()
+                    || !typed.raw("subject." + row).isBlank()) {
                 steps.add(step(typed, row, steps.size(), clips, faults));
             }
         }
@@ -35,13 +44,12 @@ record PlanForm(String name, List<Plans.Step> steps, Map<String, String> faults)
     }
 
     private static Plans.Step step(
-            Map<String, String> typed, int row, int place, List<UUID> clips, Map<String, String> faults) {
-        String kind =
-                KINDS.contains(typed.getOrDefault("kind." + row, "")) ? typed.getOrDefault("kind." + row, "") : "email";
-        String subject = typed.getOrDefault("subject." + row, "").strip();
-        String body = typed.getOrDefault("body." + row, "").strip();
+            TypedFields typed, int row, int place, List<UUID> clips, Map<String, String> faults) {
+        String kind = KINDS.contains(typed.raw("kind." + row)) ? typed.raw("kind." + row) : "email";
+        String subject = typed.text("subject." + row);
+        String body = typed.text("body." + row);
         Optional<UUID> clip = clips.stream()
-                .filter(one -> one.toString().equals(typed.getOrDefault("clip." + row, "")))
+                .filter(one -> one.toString().equals(typed.raw("clip." + row)))
                 .findFirst();
         if (kind.equals("email") && subject.isEmpty()) {
             faults.put("subject." + place, "An e-mail needs a subject.");
@@ -64,12 +72,12 @@ record PlanForm(String name, List<Plans.Step> steps, Map<String, String> faults)
                 subject,
                 body,
                 clip,
-                typed.getOrDefault("about." + row, "").equals("news"));
+                typed.raw("about." + row).equals("news"));
     }
 
-    private static Delay delay(Map<String, String> typed, int row, int place, Map<String, String> faults) {
-        String days = typed.getOrDefault("days." + row, "").strip();
-        String minutes = typed.getOrDefault("minutes." + row, "").strip();
+    private static Delay delay(TypedFields typed, int row, int place, Map<String, String> faults) {
+        String days = typed.text("days." + row);
+        String minutes = typed.text("minutes." + row);
         try {
             return new Delay(
                     days.isEmpty() ? 0 : Integer.parseInt(days), minutes.isEmpty() ? 0 : Integer.parseInt(minutes));

@@ -15,7 +15,6 @@ import java.util.stream.Collectors;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,6 +31,8 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.handover.Turn;
 
 /** A round of people who get leads in turn. */
@@ -57,6 +58,13 @@ class RoundController {
             return "weight %s, days off: %s, away: %s to %s".formatted(weight, off, awayFrom, awayUntil);
         }
     }
+
+    record RoundPage(
+            Rounds.Listed round,
+            List<RoundController.Line> lines,
+            DayOfWeek[] days,
+            Map<String, String> faults,
+            boolean maySetUp) {}
 
     @PostMapping
     ModelAndView add(@RequestParam(defaultValue = "") String name, CurrentPerson person) {
@@ -103,16 +111,14 @@ class RoundController {
     }
 
     private ModelAndView page(Rounds.Listed round, List<Line> lines, Map<String, String> faults, CurrentPerson person) {
-        return new ModelAndView("lead/handover/round")
-                .addObject("round", round)
-                .addObject("lines", lines)
-                .addObject("days", DayOfWeek.values())
-                .addObject("faults", faults)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "lead/handover/round",
+                new RoundPage(
+                        round, lines, DayOfWeek.values(), faults, person.role().maySetUp()));
     }
 
     @PostMapping("/{id}")
-    ModelAndView save(@PathVariable UUID id, @RequestParam MultiValueMap<String, String> typed, CurrentPerson person) {
+    ModelAndView save(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Rounds.Listed round = find(id);
         Map<String, String> faults = new HashMap<>();
@@ -121,10 +127,10 @@ class RoundController {
         for (Colleague one : accounts.colleagues()) {
             Line line = new Line(
                     one,
-                    first(typed, "weight." + one.id()),
-                    Set.copyOf(typed.getOrDefault("off." + one.id(), List.of())),
-                    first(typed, "from." + one.id()),
-                    first(typed, "until." + one.id()),
+                    typed.text("weight." + one.id()),
+                    Set.copyOf(typed.all("off." + one.id())),
+                    typed.text("from." + one.id()),
+                    typed.text("until." + one.id()),
                     0);
             lines.add(line);
             read(line, faults).ifPresent(turn -> turns.put(one.id(), turn));
@@ -136,15 +142,11 @@ class RoundController {
             return InvalidForm.of(page(round, lines, faults, person));
         }
         try {
-            rounds.change(id, EditedVersion.of(first(typed, "version")), List.copyOf(turns.values()));
+            rounds.change(id, EditedVersion.of(typed.text("version")), List.copyOf(turns.values()));
         } catch (OptimisticLockingFailureException e) {
             return conflict(find(id), lines, person);
         }
         return new ModelAndView("redirect:/setup/rounds/" + id);
-    }
-
-    private static String first(MultiValueMap<String, String> typed, String field) {
-        return Optional.ofNullable(typed.getFirst(field)).orElse("").strip();
     }
 
     /** Without a weight somebody is not in the round. */

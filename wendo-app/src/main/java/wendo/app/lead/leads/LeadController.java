@@ -32,6 +32,9 @@ import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeReport;
 
@@ -70,54 +73,83 @@ class LeadController {
         this.clock = clock;
     }
 
+    record LeadListPage(
+            List<LeadQueries.Row> rows,
+            LeadQueries.Counts counts,
+            LeadFilter filter,
+            Stage[] stages,
+            List<SourceListed> sources,
+            List<Integer> spans,
+            int page,
+            int pageSize) {}
+
+    record LeadPage(
+            LeadQueries.Row lead,
+            int version,
+            Stage[] stages,
+            List<Colleague> colleagues,
+            List<LeadQueries.Step> trail,
+            List<Outbox.Message> messages,
+            List<Outbox.Answer> answers,
+            boolean optedOut,
+            List<ConsentQueries.Row> consents,
+            List<LeadQueries.Task> tasks,
+            List<LeadQueries.Event> events,
+            StageForm form,
+            ToldConsent told,
+            ConsentPurpose[] purposes,
+            Map<String, String> typed,
+            Map<String, String> faults) {}
+
     @GetMapping
-    ModelAndView list(@RequestParam Map<String, String> asked, CurrentPerson person) {
-        boolean seesAll = person.may(Permission.SEE_CONTACTS);
-        String page = asked.getOrDefault("page", "0");
+    ModelAndView list(TypedFields asked, CurrentPerson person) {
+        LeadQueries.Reader reader = LeadQueries.Reader.of(person);
+        String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
-        LeadFilter filter = LeadFilter.of(name -> asked.getOrDefault(name, ""));
-        return new ModelAndView("lead/leads/list")
-                .addObject("rows", queries.page(filter, person.id(), seesAll, clock.instant(), number))
-                .addObject("counts", queries.counts(person.id(), seesAll))
-                .addObject("filter", filter)
-                .addObject("stages", Stage.values())
-                .addObject("sources", sources.list())
-                .addObject("spans", LeadFilter.DAYS)
-                .addObject("page", number)
-                .addObject("pageSize", LeadQueries.PAGE);
+        LeadFilter filter = LeadFilter.of(asked::raw);
+        return ViewRecord.of(
+                "lead/leads/list",
+                new LeadListPage(
+                        queries.page(filter, reader, clock.instant(), number),
+                        queries.counts(reader),
+                        filter,
+                        Stage.values(),
+                        sources.list(),
+                        LeadFilter.DAYS,
+                        number,
+                        LeadQueries.PAGE));
     }
 
     @GetMapping("/{id}")
     ModelAndView one(@PathVariable UUID id, CurrentPerson person) {
-        return page(find(id, person), Map.of(), Map.of());
+        return page(find(id, person), TypedFields.none(), Map.of());
     }
 
-    private ModelAndView page(LeadQueries.Row lead, Map<String, String> typed, Map<String, String> faults) {
-        return new ModelAndView("lead/leads/page")
-                .addObject("lead", lead)
-                .addObject("version", leads.version(lead.id()))
-                .addObject("stages", Stage.values())
-                .addObject("colleagues", accounts.colleagues())
-                .addObject("trail", queries.trail(lead.id()))
-                .addObject("messages", outbox.of(lead.id()))
-                .addObject("answers", outbox.answers(lead.id()))
-                .addObject(
-                        "optedOut",
+    private ModelAndView page(LeadQueries.Row lead, TypedFields typed, Map<String, String> faults) {
+        return ViewRecord.of(
+                "lead/leads/page",
+                new LeadPage(
+                        lead,
+                        leads.version(lead.id()),
+                        Stage.values(),
+                        accounts.colleagues(),
+                        queries.trail(lead.id()),
+                        outbox.of(lead.id()),
+                        outbox.answers(lead.id()),
                         !lead.email().isEmpty() && outbox.isOptedOut(lead.email())
-                                || !lead.phone().isEmpty() && outbox.isOptedOut(lead.phone()))
-                .addObject("consents", consents.of(List.of(lead.email(), lead.phone())))
-                .addObject("tasks", queries.tasks(lead.id()))
-                .addObject("events", queries.events(lead.id()))
-                .addObject("form", StageForm.of(typed, lead))
-                .addObject("told", ToldConsent.of(typed))
-                .addObject("purposes", ConsentPurpose.values())
-                .addObject("typed", typed)
-                .addObject("faults", faults);
+                                || !lead.phone().isEmpty() && outbox.isOptedOut(lead.phone()),
+                        consents.of(List.of(lead.email(), lead.phone())),
+                        queries.tasks(lead.id()),
+                        queries.events(lead.id()),
+                        StageForm.of(typed, lead),
+                        ToldConsent.of(typed),
+                        ConsentPurpose.values(),
+                        typed.firstValues(),
+                        faults));
     }
 
     @PostMapping("/{id}/stage")
-    ModelAndView stage(
-            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView stage(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LeadQueries.Row lead = find(id, person);
         StageForm form = StageForm.of(typed, lead);
         Map<String, String> faults = new HashMap<>(form.check(business));
@@ -128,7 +160,7 @@ class LeadController {
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(lead, typed, faults));
         }
-        EditedVersion edited = EditedVersion.of(typed.getOrDefault("version", ""));
+        EditedVersion edited = EditedVersion.of(typed.raw("version"));
         Leads.Stood stood = new Leads.Stood(form.stage(), form.quotedMinor(business), form.keptReason(), form.said());
         try {
             if (became.isPresent()) {
@@ -148,7 +180,7 @@ class LeadController {
 
     /** They agreed to something when somebody asked them. */
     @PostMapping("/{id}/consent")
-    ModelAndView consent(@PathVariable UUID id, @RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView consent(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
         LeadQueries.Row lead = find(id, person);
         List<String> contacts = List.of(lead.email(), lead.phone());
         ToldConsent told = ToldConsent.of(typed);
@@ -191,17 +223,16 @@ class LeadController {
     }
 
     @PostMapping("/{id}/tasks")
-    ModelAndView addTask(
-            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView addTask(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LeadQueries.Row lead = find(id, person);
         Map<String, String> faults = new HashMap<>();
-        String text = typed.getOrDefault("task", "").strip();
+        String text = typed.text("task");
         if (text.isEmpty()) {
             faults.put("task", "Say what is to be done.");
         }
         InvalidForm.tooLong(faults, "task", text, MAX_TASK);
         try {
-            LocalDateTime due = LocalDateTime.parse(typed.getOrDefault("due", ""));
+            LocalDateTime due = LocalDateTime.parse(typed.raw("due"));
             if (faults.isEmpty() && due.getYear() >= 2000 && due.getYear() < 2200) {
                 leads.addTask(
                         id, Optional.empty(), text, due.atZone(business.zone()).toInstant());

@@ -7,18 +7,18 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 
 /** The leads of a list as a file: a lead is its contact details, so they go out with who may export those. */
@@ -34,15 +34,11 @@ class LeadExportController {
     }
 
     @GetMapping("/leads/leads.{format}")
-    void export(
-            @PathVariable String format,
-            @RequestParam Map<String, String> asked,
-            Business business,
-            CurrentPerson person,
-            HttpServletResponse response) {
+    void export(@PathVariable String format, TypedFields asked, PageContext context, HttpServletResponse response) {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        LeadFilter filter = LeadFilter.of(name -> asked.getOrDefault(name, ""));
+        Business business = context.business();
+        LeadFilter filter = LeadFilter.of(asked::raw);
         List<String> columns = List.of(
                 "Arrived at",
                 "Reference",
@@ -59,9 +55,9 @@ class LeadExportController {
                 "Owner",
                 "Labels",
                 "Note");
-        queries.each(filter, person.id(), person.may(Permission.SEE_CONTACTS), clock.instant(), rows -> {
+        queries.each(filter, LeadQueries.Reader.of(context.person()), clock.instant(), rows -> {
             try {
-                wanted.send(response, "leads", "Leads", columns, () -> cells(rows, business));
+                wanted.send(response, new NamedTable("leads", "Leads", columns, () -> cells(rows, business)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

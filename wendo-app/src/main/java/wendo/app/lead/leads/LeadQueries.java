@@ -15,6 +15,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.FilterValues;
 import wendo.core.links.Channel;
 
@@ -92,21 +94,31 @@ class LeadQueries {
             order by l.arrived_at desc, l.outcome_id
             """;
 
-    private JdbcClient.StatementSpec chosen(String more, LeadFilter filter, UUID person, boolean seesAll, Instant now) {
+    /**
+     * Who looks at leads.
+     *
+     * @param seesAll false for one who sees their own and nobody's
+     */
+    record Reader(UUID person, boolean seesAll) {
+        static Reader of(CurrentPerson person) {
+            return new Reader(person.id(), person.may(Permission.SEE_CONTACTS));
+        }
+    }
+
+    private JdbcClient.StatementSpec chosen(String more, LeadFilter filter, Reader reader, Instant now) {
         return jdbc.sql(ROWS + CHOSEN + more)
                 .param("whose", filter.whose())
                 .param("stage", filter.stage().map(Stage::key).orElse(""))
                 .param("source", filter.source().map(UUID::toString).orElse(null))
                 .param("since", Timestamp.from(filter.since(now)))
                 .param("needle", "%" + FilterValues.needle(filter.find()) + "%")
-                .param("seesAll", seesAll)
-                .param("person", person);
+                .param("seesAll", reader.seesAll())
+                .param("person", reader.person());
     }
 
-    /** @param seesAll false for one who sees their own and nobody's */
     @Transactional(readOnly = true)
-    List<Row> page(LeadFilter filter, UUID person, boolean seesAll, Instant now, int page) {
-        return chosen("limit :limit offset :offset", filter, person, seesAll, now)
+    List<Row> page(LeadFilter filter, Reader reader, Instant now, int page) {
+        return chosen("limit :limit offset :offset", filter, reader, now)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query(LeadQueries::row)
@@ -115,15 +127,15 @@ class LeadQueries {
 
     /** All of them, read as they are taken. */
     @Transactional(readOnly = true)
-    void each(LeadFilter filter, UUID person, boolean seesAll, Instant now, Consumer<Iterator<Row>> taker) {
+    void each(LeadFilter filter, Reader reader, Instant now, Consumer<Iterator<Row>> taker) {
         try (Stream<Row> rows =
-                chosen("", filter, person, seesAll, now).withFetchSize(FETCHED).query(LeadQueries::row).stream()) {
+                chosen("", filter, reader, now).withFetchSize(FETCHED).query(LeadQueries::row).stream()) {
             taker.accept(rows.iterator());
         }
     }
 
     @Transactional(readOnly = true)
-    Counts counts(UUID person, boolean seesAll) {
+    Counts counts(Reader reader) {
         return jdbc.sql("""
                         select count(*), count(*) filter (where owner_id = :person and stage in ('new', 'quoted')),
                             count(*) filter (where owner_id is null and stage in ('new', 'quoted')),
@@ -131,8 +143,8 @@ class LeadQueries {
                         from lead l join outcome o on o.id = l.outcome_id
                         where not o.is_proof and (:seesAll or l.owner_id is null or l.owner_id = :person)
                         """)
-                .param("person", person)
-                .param("seesAll", seesAll)
+                .param("person", reader.person())
+                .param("seesAll", reader.seesAll())
                 .query((row, number) -> new Counts(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();
     }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
 
@@ -29,14 +30,14 @@ record StageForm(
         boolean isLinked) {
     private static final int MAX_REASON = 200;
 
-    static StageForm of(Map<String, String> typed, LeadQueries.Row lead) {
+    static StageForm of(TypedFields typed, LeadQueries.Row lead) {
         return new StageForm(
-                Stage.find(typed.getOrDefault("stage", "")).orElse(lead.stage()),
-                typed.getOrDefault("quoted", "").strip(),
-                typed.getOrDefault("reason", lead.lostReason()).strip(),
-                typed.getOrDefault("becomes", "booking").equals("purchase") ? "purchase" : "booking",
-                typed.getOrDefault("amount", "").strip(),
-                typed.getOrDefault("reference", "").strip(),
+                Stage.find(typed.raw("stage")).orElse(lead.stage()),
+                typed.text("quoted"),
+                typed.text("reason", lead.lostReason()).strip(),
+                typed.text("becomes", "booking").equals("purchase") ? "purchase" : "booking",
+                typed.text("amount"),
+                typed.text("reference"),
                 lead.quotedMinor(),
                 lead.became().isPresent());
     }

@@ -20,6 +20,7 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
@@ -27,7 +28,10 @@ import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -61,14 +65,36 @@ class SpendController {
     /** A week of the period: what fell in it, and what came. */
     record Week(SpendQueries.Week came, long spendMinor) {}
 
+    record CostPage(
+            SpendQueries.Row row,
+            int version,
+            SpendForm form,
+            Map<String, String> subjects,
+            SpendWay[] ways,
+            SharedBy[] rules,
+            List<SpendQueries.Correction> corrections,
+            PeriodChoice choice) {}
+
+    record SpendPage(
+            SpendForm form,
+            List<SpendQueries.Row> rows,
+            List<String> said,
+            Map<String, String> subjects,
+            SpendWay[] ways,
+            SharedBy[] rules,
+            List<Spends.Missing> missing,
+            List<SpendController.Week> weeks,
+            long sumMinor,
+            PeriodChoice choice,
+            Ribbon ribbon) {}
+
     @GetMapping
     ModelAndView page(PeriodChoice choice, Business business) {
         return page(SpendForm.empty(business.today(clock)), choice, business);
     }
 
     @PostMapping
-    ModelAndView enter(
-            @RequestParam Map<String, String> typed, PeriodChoice choice, Business business, CurrentPerson person) {
+    ModelAndView enter(TypedFields typed, PeriodChoice choice, Business business, CurrentPerson person) {
         SpendForm.Checked checked =
                 SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
         if (checked.cost().isEmpty()) {
@@ -93,12 +119,9 @@ class SpendController {
     }
 
     @PostMapping("/{id}")
-    ModelAndView correct(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView correct(@PathVariable UUID id, TypedFields typed, PageContext context) {
+        PeriodChoice choice = context.choice();
+        Business business = context.business();
         SpendQueries.Row row = row(id, choice);
         SpendForm.Checked checked =
                 SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
@@ -108,13 +131,13 @@ class SpendController {
         try {
             spends.correct(
                     id,
-                    EditedVersion.of(typed.getOrDefault("version", "")),
+                    EditedVersion.of(typed.raw("version")),
                     checked.cost().get(),
-                    new Spends.Said(said(row, business), person.name()));
+                    new Spends.Said(said(row, business), context.person().name()));
         } catch (OptimisticLockingFailureException e) {
             SpendQueries.Row theirs = row(id, choice);
             Map<String, String> marks = EditConflict.marks(
-                    typed, SpendForm.of(theirs.cost(), business).typed());
+                    typed, SpendForm.of(theirs.cost(), business).typed().firstValues());
             return EditConflict.of(
                     one(theirs, new SpendForm(checked.form().typed(), marks), choice),
                     "/spend/%s?%s".formatted(id, choice.query()));
@@ -162,36 +185,38 @@ class SpendController {
     }
 
     private ModelAndView one(SpendQueries.Row row, SpendForm form, PeriodChoice choice) {
-        return new ModelAndView("money/spend/one")
-                .addObject("row", row)
-                .addObject("version", spends.version(row.id()))
-                .addObject("form", form)
-                .addObject("subjects", subjects())
-                .addObject("ways", SpendWay.values())
-                .addObject("rules", SharedBy.values())
-                .addObject("corrections", queries.corrections(row.id()))
-                .addObject("choice", choice);
+        return ViewRecord.of(
+                "money/spend/one",
+                new CostPage(
+                        row,
+                        spends.version(row.id()),
+                        form,
+                        subjects(),
+                        SpendWay.values(),
+                        SharedBy.values(),
+                        queries.corrections(row.id()),
+                        choice));
     }
 
     private ModelAndView page(SpendForm form, PeriodChoice choice, Business business) {
         List<SpendQueries.Row> rows = queries.list(choice.period());
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        return new ModelAndView("money/spend/page")
-                .addObject("form", form)
-                .addObject("rows", rows)
-                .addObject(
-                        "said",
+        return ViewRecord.of(
+                "money/spend/page",
+                new SpendPage(
+                        form,
+                        rows,
                         rows.stream()
                                 .map(row -> CostWords.of(row.cost(), figures))
-                                .toList())
-                .addObject("subjects", subjects())
-                .addObject("ways", SpendWay.values())
-                .addObject("rules", SharedBy.values())
-                .addObject("missing", spends.missing(choice.period()))
-                .addObject("weeks", weeks(rows, choice.period(), business))
-                .addObject("sumMinor", sum(rows))
-                .addObject("choice", choice)
-                .addObject("ribbon", ribbons.draw(choice));
+                                .toList(),
+                        subjects(),
+                        SpendWay.values(),
+                        SharedBy.values(),
+                        spends.missing(choice.period()),
+                        weeks(rows, choice.period(), business),
+                        sum(rows),
+                        choice,
+                        ribbons.draw(choice)));
     }
 
     private List<Week> weeks(List<SpendQueries.Row> rows, Period period, Business business) {

@@ -5,26 +5,27 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
+import wendo.app.platform.tables.TableForm;
 import wendo.app.platform.tables.TableRefused;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -48,18 +49,26 @@ class SpendFileController {
         this.sources = sources;
     }
 
+    record SpendFilePage(
+            SpendFile file,
+            Map<UUID, String> sources,
+            Map<String, String> unnamed,
+            int good,
+            long sumMinor,
+            List<SpendFile.Line> shown,
+            List<SpendFile.Line> bad,
+            int badCount) {}
+
     @PostMapping
-    String bring(
-            @RequestParam Optional<MultipartFile> file,
-            @RequestParam(defaultValue = "") String pasted,
-            Business business,
-            CurrentPerson person,
-            RedirectAttributes notes)
-            throws IOException {
+    String bring(@ModelAttribute TableForm form, PageContext context, RedirectAttributes notes) throws IOException {
         try {
-            Brought brought = Brought.of(file, pasted);
+            Brought brought = form.read();
             return "redirect:/spend/files/"
-                    + files.add(brought.name(), brought.table(), business.locale(), person.name());
+                    + files.add(
+                            brought.name(),
+                            brought.table(),
+                            context.business().locale(),
+                            context.person().name());
         } catch (TableRefused e) {
             notes.addFlashAttribute("fileFault", String.valueOf(e.getMessage()));
             return "redirect:/spend";
@@ -75,22 +84,20 @@ class SpendFileController {
                 lines.stream().filter(SpendFile.Line::isGood).toList();
         Map<UUID, String> names = sources.list().stream()
                 .collect(Collectors.toMap(SourceListed::id, SourceListed::name, (a, b) -> a, LinkedHashMap::new));
-        return new ModelAndView("money/spend/file")
-                .addObject("file", file)
-                .addObject("sources", names)
-                .addObject("unnamed", unnamed(lines))
-                .addObject("good", good.size())
-                .addObject(
-                        "sumMinor",
-                        good.stream().mapToLong(line -> line.minor().orElse(0L)).sum())
-                .addObject("shown", lines.stream().limit(SHOWN).toList())
-                .addObject(
-                        "bad",
+        return ViewRecord.of(
+                "money/spend/file",
+                new SpendFilePage(
+                        file,
+                        names,
+                        unnamed(lines),
+                        good.size(),
+                        good.stream().mapToLong(line -> line.minor().orElse(0L)).sum(),
+                        lines.stream().limit(SHOWN).toList(),
                         lines.stream()
                                 .filter(line -> !line.isGood())
                                 .limit(SHOWN)
-                                .toList())
-                .addObject("badCount", lines.size() - good.size());
+                                .toList(),
+                        lines.size() - good.size()));
     }
 
     /** Names that no source stands for yet, as they were written first, by key. */
@@ -104,29 +111,22 @@ class SpendFileController {
 
     /** {@code enter} names the button that enters the file; the other reads it again. */
     @PostMapping("/{id}")
-    String match(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            @RequestParam(defaultValue = "") List<String> key,
-            @RequestParam(defaultValue = "") List<String> source,
-            @RequestParam(defaultValue = "") String enter,
-            Business business,
-            CurrentPerson person,
-            RedirectAttributes notes) {
+    String match(@PathVariable UUID id, TypedFields typed, PageContext context, RedirectAttributes notes) {
         SpendFile file = file(id);
         SpendLayout told = SpendLayout.with(
                 file.table(),
-                column(typed, "day", file),
-                column(typed, "amount", file),
-                column(typed, "name", file),
-                business.locale());
+                new SpendLayout.Columns(
+                        column(typed, "day", file), column(typed, "amount", file), column(typed, "name", file)),
+                context.business().locale());
         SpendLayout layout = told.written(
-                DayOrder.named(typed.getOrDefault("days", "")).orElse(told.days()),
-                AmountStyle.named(typed.getOrDefault("amounts", "")).orElse(told.amounts()));
-        files.match(file, layout, named(key, source));
-        if (!enter.isEmpty()) {
+                DayOrder.named(typed.raw("days")).orElse(told.days()),
+                AmountStyle.named(typed.raw("amounts")).orElse(told.amounts()));
+        files.match(file, layout, named(typed.all("key"), typed.all("source")));
+        if (typed.isSent("enter")) {
+            int decimals = context.business().currency().getDecimalPlaces();
             notes.addFlashAttribute(
-                    "imported", entries.enter(file(id), business.currency().getDecimalPlaces(), person.name()));
+                    "imported",
+                    entries.enter(file(id), decimals, context.person().name()));
         }
         return "redirect:/spend/files/" + id;
     }
@@ -143,8 +143,8 @@ class SpendFileController {
         return named;
     }
 
-    private static int column(Map<String, String> typed, String field, SpendFile file) {
-        String chosen = typed.getOrDefault(field, "-1");
+    private static int column(TypedFields typed, String field, SpendFile file) {
+        String chosen = typed.text(field, "-1");
         int column = chosen.matches("\\d{1,2}") ? Integer.parseInt(chosen) : -1;
         return column < file.table().columns().size() ? column : -1;
     }

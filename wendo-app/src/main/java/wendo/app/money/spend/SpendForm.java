@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.measure.UnitPrice;
 
 /**
@@ -16,18 +17,18 @@ import wendo.core.measure.UnitPrice;
  *
  * @param faults what is wrong with it, by field
  */
-record SpendForm(Map<String, String> typed, Map<String, String> faults) {
+record SpendForm(TypedFields typed, Map<String, String> faults) {
     private static final int MAX_NOTE = 200;
     private static final int MAX_YEARS = 5;
 
     SpendForm {
-        typed = Map.copyOf(typed);
         faults = Map.copyOf(faults);
     }
 
     static SpendForm empty(LocalDate today) {
         return new SpendForm(
-                Map.of("firstDay", today.withDayOfMonth(1).toString(), "lastDay", today.toString()), Map.of());
+                TypedFields.of(Map.of("firstDay", today.withDayOfMonth(1).toString(), "lastDay", today.toString())),
+                Map.of());
     }
 
     static SpendForm of(Cost cost, Business business) {
@@ -44,18 +45,18 @@ record SpendForm(Map<String, String> typed, Map<String, String> faults) {
         cost.lastDay().ifPresent(day -> typed.put("lastDay", day.toString()));
         cost.sharedBy().ifPresent(rule -> typed.put("sharedBy", rule.key()));
         typed.put("note", cost.note());
-        return new SpendForm(typed, Map.of());
+        return new SpendForm(TypedFields.of(typed), Map.of());
     }
 
     public String typed(String field) {
-        return typed.getOrDefault(field, "");
+        return typed.raw(field);
     }
 
     /** The cost, if nothing is wrong; else the form says what is. */
     record Checked(SpendForm form, Optional<Cost> cost) {}
 
     /** @param subjects what may be chosen, as the form writes it */
-    static Checked check(Map<String, String> typed, List<String> subjects, Business business) {
+    static Checked check(TypedFields typed, List<String> subjects, Business business) {
         return new Reading(new SpendForm(typed, Map.of()), business).read(subjects);
     }
 

@@ -14,20 +14,24 @@ record SpendLayout(int day, int amount, int name, DayOrder days, AmountStyle amo
     static SpendLayout guess(Table table, Locale locale) {
         return with(
                 table,
-                among(table.columns(), "(day|date|.*reporting starts.*)"),
-                among(table.columns(), "(cost|spend|spent|amount.*|.*\\bspen[dt]\\b.*|.*\\bcost\\b.*)"),
-                among(table.columns(), "(campaign.*|ad set.*|source.*|name)"),
+                new Columns(
+                        among(table.columns(), "(day|date|.*reporting starts.*)"),
+                        among(table.columns(), "(cost|spend|spent|amount.*|.*\\bspen[dt]\\b.*|.*\\bcost\\b.*)"),
+                        among(table.columns(), "(campaign.*|ad set.*|source.*|name)")),
                 locale);
     }
 
+    /** Which column says what, from 0; -1 for none. */
+    record Columns(int day, int amount, int name) {}
+
     /** These columns, written as their cells tell. */
-    static SpendLayout with(Table table, int day, int amount, int name, Locale locale) {
+    static SpendLayout with(Table table, Columns columns, Locale locale) {
         return new SpendLayout(
-                day,
-                amount,
-                name,
-                DayOrder.of(cells(table, day), locale),
-                AmountStyle.detect(cells(table, amount)).orElse(AmountStyle.POINT));
+                columns.day(),
+                columns.amount(),
+                columns.name(),
+                DayOrder.of(cells(table, columns.day()), locale),
+                AmountStyle.detect(cells(table, columns.amount())).orElse(AmountStyle.POINT));
     }
 
     /** What the cells of this file tell goes before what is remembered of files with its heading. */

@@ -1,5 +1,6 @@
 package wendo.app.money.targets;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +13,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
@@ -22,6 +22,8 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeKind;
@@ -39,15 +41,22 @@ class TargetController {
         this.sources = sources;
     }
 
+    record TargetPage(
+            Collection<TargetForm> forms,
+            Map<String, Integer> versions,
+            Map<String, SourceListed> named,
+            OutcomeKind[] kinds,
+            boolean maySetUp) {}
+
     @GetMapping
     ModelAndView page(Business business, CurrentPerson person) {
         return show(Optional.empty(), business, person);
     }
 
     @PostMapping
-    ModelAndView set(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView set(TypedFields typed, Business business, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
-        Optional<UUID> source = Optional.of(typed.getOrDefault("source", ""))
+        Optional<UUID> source = Optional.of(typed.raw("source"))
                 .filter(text -> !text.isEmpty())
                 .map(text -> sources.list().stream()
                         .map(SourceListed::id)
@@ -59,7 +68,7 @@ class TargetController {
             return InvalidForm.of(show(Optional.of(checked.form()), business, person));
         }
         try {
-            targets.set(source, checked.target(), EditedVersion.of(typed.getOrDefault("version", "")));
+            targets.set(source, checked.target(), EditedVersion.of(typed.raw("version")));
         } catch (OptimisticLockingFailureException e) {
             String key = source.map(UUID::toString).orElse("");
             Target theirs =
@@ -83,11 +92,13 @@ class TargetController {
             forms.put(id, TargetForm.of(id, all.of(source.id()), business));
         }
         refused.ifPresent(form -> forms.put(form.typed("source"), form));
-        return new ModelAndView("money/targets/page")
-                .addObject("forms", forms.values())
-                .addObject("versions", targets.versions())
-                .addObject("named", named)
-                .addObject("kinds", OutcomeKind.values())
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "money/targets/page",
+                new TargetPage(
+                        forms.values(),
+                        targets.versions(),
+                        named,
+                        OutcomeKind.values(),
+                        person.role().maySetUp()));
     }
 }

@@ -6,12 +6,12 @@ import java.util.Map;
 import java.util.OptionalInt;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeKind;
 
 /** What was typed, by field: source, lead, booking, purchase, margin. */
-record TargetForm(Map<String, String> typed, Map<String, String> faults) {
+record TargetForm(TypedFields typed, Map<String, String> faults) {
     TargetForm {
-        typed = Map.copyOf(typed);
         faults = Map.copyOf(faults);
     }
 
@@ -22,17 +22,17 @@ record TargetForm(Map<String, String> typed, Map<String, String> faults) {
                 .forEach((kind, minor) ->
                         typed.put(kind.key(), Amount.typed(minor, business.currency(), business.locale())));
         target.marginPercent().ifPresent(margin -> typed.put("margin", String.valueOf(margin)));
-        return new TargetForm(typed, Map.of());
+        return new TargetForm(TypedFields.of(typed), Map.of());
     }
 
     /** What was typed and what is wrong with it; the target is only right without faults. */
     record Checked(TargetForm form, Target target) {}
 
-    static Checked check(Map<String, String> typed, Business business) {
+    static Checked check(TypedFields typed, Business business) {
         Map<String, String> faults = new HashMap<>();
         Map<OutcomeKind, Long> ceilings = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {
-            String text = typed.getOrDefault(kind.key(), "").strip();
+            String text = typed.raw(kind.key()).strip();
             try {
                 if (!text.isEmpty()) {
                     ceilings.put(
@@ -44,7 +44,7 @@ record TargetForm(Map<String, String> typed, Map<String, String> faults) {
                 faults.put(kind.key(), String.valueOf(e.getMessage()));
             }
         }
-        String margin = typed.getOrDefault("margin", "").strip().replaceFirst("\\s*%$", "");
+        String margin = typed.text("margin").replaceFirst("\\s*%$", "");
         boolean isPercent =
                 margin.matches("\\d{1,3}") && Integer.parseInt(margin) >= 1 && Integer.parseInt(margin) <= 100;
         if (!margin.isEmpty() && !isPercent) {
@@ -56,7 +56,7 @@ record TargetForm(Map<String, String> typed, Map<String, String> faults) {
     }
 
     public String typed(String field) {
-        return typed.getOrDefault(field, "");
+        return typed.raw(field);
     }
 
     /** Its amounts and margin, empty text where none is set. */

@@ -12,12 +12,11 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -26,9 +25,14 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
+import wendo.app.platform.tables.ShownRows;
 import wendo.app.platform.tables.Table;
+import wendo.app.platform.tables.TableForm;
 import wendo.app.platform.tables.TableRefused;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.DayOrder;
@@ -56,34 +60,42 @@ class ImportController {
         this.clock = clock;
     }
 
+    record ImportListPage(List<ImportFiles.File> files, String fault, String pasted) {}
+
+    record ImportMatchingPage(
+            ImportFiles.File file,
+            ImportColumn[] columns,
+            OutcomeKind[] kinds,
+            List<SourceListed> sources,
+            boolean isRemembered,
+            List<ImportFiles.Line> sample) {}
+
+    record ImportReportPage(
+            ImportFiles.File file,
+            List<ImportFiles.Count> counts,
+            String show,
+            List<ImportFiles.Line> lines,
+            int next) {}
+
     @GetMapping
     ModelAndView list() {
         return list("", "");
     }
 
     private ModelAndView list(String fault, String pasted) {
-        return new ModelAndView("outcome/imports/list")
-                .addObject("files", files.recent())
-                .addObject("fault", fault)
-                .addObject("pasted", pasted);
+        return ViewRecord.of("outcome/imports/list", new ImportListPage(files.recent(), fault, pasted));
     }
 
     @PostMapping
-    ModelAndView bring(
-            @RequestParam Optional<MultipartFile> file,
-            @RequestParam(defaultValue = "") String pasted,
-            Business business,
-            CurrentPerson person)
-            throws IOException {
+    ModelAndView bring(@ModelAttribute TableForm form, Business business, CurrentPerson person) throws IOException {
         try {
-            Brought brought = Brought.of(file, pasted);
+            Brought brought = form.read();
             Table table = brought.table();
             ImportMatching matching =
                     files.layout(table.columns()).orElseGet(() -> ImportMatching.guess(table, business.locale()));
-            return new ModelAndView("redirect:/outcomes/files/"
-                    + files.add(brought.name(), table, brought.written(), matching, person.name()));
+            return new ModelAndView("redirect:/outcomes/files/" + files.add(brought, matching, person.name()));
         } catch (TableRefused e) {
-            return InvalidForm.of(list(String.valueOf(e.getMessage()), pasted));
+            return InvalidForm.of(list(String.valueOf(e.getMessage()), form.text()));
         }
     }
 
@@ -91,20 +103,20 @@ class ImportController {
     @GetMapping("/{id}")
     ModelAndView one(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String show,
-            @RequestParam(defaultValue = "0") int from,
+            @ModelAttribute ShownRows rows,
             @RequestHeader(name = "HX-Request", required = false) Optional<String> htmx,
             HttpServletResponse response) {
         ImportFiles.File file = find(id);
         if (file.state().equals("importing")) {
             return new ModelAndView(
-                            htmx.isPresent() ? "outcome/imports/under-way :: progress" : "outcome/imports/under-way")
-                    .addObject("file", file);
+                    htmx.isPresent() ? "outcome/imports/under-way :: progress" : "outcome/imports/under-way",
+                    "file",
+                    file);
         }
         if (htmx.isPresent()) {
             response.setHeader("HX-Refresh", "true");
         }
-        return file.state().equals("matching") ? matching(file) : report(file, show, from);
+        return file.state().equals("matching") ? matching(file) : report(file, rows.fate(), rows.firstLine());
     }
 
     @GetMapping("/{id}/columns")
@@ -116,40 +128,38 @@ class ImportController {
     }
 
     private ModelAndView matching(ImportFiles.File file) {
-        return new ModelAndView("outcome/imports/matching")
-                .addObject("file", file)
-                .addObject("columns", ImportColumn.values())
-                .addObject("kinds", OutcomeKind.values())
-                .addObject("sources", sources.list())
-                .addObject("isRemembered", files.layout(file.headings()).isPresent())
-                .addObject(
-                        "sample",
-                        files.lines(file.id(), "", 0).stream().limit(3).toList());
+        return ViewRecord.of(
+                "outcome/imports/matching",
+                new ImportMatchingPage(
+                        file,
+                        ImportColumn.values(),
+                        OutcomeKind.values(),
+                        sources.list(),
+                        files.layout(file.headings()).isPresent(),
+                        files.lines(file.id(), "", 0).stream().limit(3).toList()));
     }
 
     @PostMapping("/{id}/check")
-    ModelAndView check(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
+    ModelAndView check(@PathVariable UUID id, TypedFields typed, Business business) {
         ImportFiles.File file = find(id);
         Map<ImportColumn, Integer> columns = new EnumMap<>(ImportColumn.class);
         for (ImportColumn column : ImportColumn.values()) {
-            String at = typed.getOrDefault("column." + column.key(), "");
+            String at = typed.raw("column." + column.key());
             if (at.matches("\\d{1,2}") && Integer.parseInt(at) < file.headings().size()) {
                 columns.put(column, Integer.parseInt(at));
             }
         }
         String partner = sources.list().stream()
                 .map(source -> source.id().toString())
-                .filter(typed.getOrDefault("partner", "")::equals)
+                .filter(typed.raw("partner")::equals)
                 .findFirst()
                 .orElse("");
         ImportMatching matching = new ImportMatching(
                 columns,
-                OutcomeKind.find(typed.getOrDefault("kind", ""))
-                        .map(OutcomeKind::key)
-                        .orElse("booking"),
+                OutcomeKind.find(typed.raw("kind")).map(OutcomeKind::key).orElse("booking"),
                 partner,
-                typed.getOrDefault("amounts", "").equals("comma") ? AmountStyle.COMMA : AmountStyle.POINT,
-                DayOrder.named(typed.getOrDefault("days", "")).orElse(DayOrder.DAY_FIRST));
+                typed.raw("amounts").equals("comma") ? AmountStyle.COMMA : AmountStyle.POINT,
+                DayOrder.named(typed.raw("days")).orElse(DayOrder.DAY_FIRST));
         if (!columns.containsKey(ImportColumn.REFERENCE)) {
             return InvalidForm.of(matching(file))
                     .addObject(
@@ -158,7 +168,7 @@ class ImportController {
         }
         Optional<String> contradiction =
                 files.contradiction(id, matching, business.currency().getDecimalPlaces());
-        if (contradiction.isPresent() && typed.getOrDefault("confirmed", "").isEmpty()) {
+        if (contradiction.isPresent() && typed.raw("confirmed").isEmpty()) {
             return InvalidForm.of(matching(file.with(matching)))
                     .addObject("contradicted", true)
                     .addObject(
@@ -206,12 +216,14 @@ class ImportController {
     private ModelAndView report(ImportFiles.File file, String show, int from) {
         List<ImportFiles.Line> lines = files.lines(file.id(), show, from);
         boolean more = lines.size() > ImportFiles.PAGE;
-        return new ModelAndView("outcome/imports/report")
-                .addObject("file", file)
-                .addObject("counts", files.counts(file.id()))
-                .addObject("show", show)
-                .addObject("lines", more ? lines.subList(0, ImportFiles.PAGE) : lines)
-                .addObject("next", more ? lines.get(ImportFiles.PAGE).line() : 0);
+        return ViewRecord.of(
+                "outcome/imports/report",
+                new ImportReportPage(
+                        file,
+                        files.counts(file.id()),
+                        show,
+                        more ? lines.subList(0, ImportFiles.PAGE) : lines,
+                        more ? lines.get(ImportFiles.PAGE).line() : 0));
     }
 
     private ImportFiles.File find(UUID id) {

@@ -16,6 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 import wendo.app.outcome.outcomes.KnownOutcome;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.Digest;
+import wendo.app.platform.tables.Brought;
 import wendo.app.platform.tables.Table;
 
 /** Keeps files of outcomes, their rows with their fates, and remembered layouts. */
@@ -78,9 +79,9 @@ class ImportFiles {
     record Did(int line, UUID outcome, Optional<KnownOutcome> before) {}
 
     @Transactional
-    UUID add(String name, Table table, String written, ImportMatching matching, String by) {
-        StoredImport file =
-                new StoredImport(name, table, written, matching, new StoredImport.Stamp(clock.instant(), by));
+    UUID add(Brought brought, ImportMatching matching, String by) {
+        Table table = brought.table();
+        StoredImport file = new StoredImport(brought, matching, new StoredImport.Stamp(clock.instant(), by));
         repository.save(file);
         UUID id = file.id();
         UUID business = BusinessScope.current().value();

@@ -9,6 +9,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.platform.business.BusinessEntity;
+import wendo.app.platform.tables.Brought;
 
 /** A file of outcomes as it is kept; its rows stand beside it. */
 @Entity
@@ -32,14 +33,13 @@ class StoredImport extends BusinessEntity {
     @SuppressWarnings("NullAway.Init")
     protected StoredImport() {}
 
-    StoredImport(
-            String name, wendo.app.platform.tables.Table table, String written, ImportMatching matching, Stamp stamp) {
+    StoredImport(Brought brought, ImportMatching matching, Stamp stamp) {
         super(UUID.randomUUID());
-        this.name = name;
-        this.headings = table.columns().toArray(String[]::new);
-        this.written = written;
+        this.name = brought.name();
+        this.headings = brought.table().columns().toArray(String[]::new);
+        this.written = brought.written();
         this.matching = JSON.writeValueAsString(matching);
-        this.total = table.rows().size();
+        this.total = brought.table().rows().size();
         this.createdAt = stamp.at();
         this.createdBy = stamp.by();
     }

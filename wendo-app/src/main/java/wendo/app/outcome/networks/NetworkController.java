@@ -1,6 +1,7 @@
 package wendo.app.outcome.networks;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -22,6 +23,8 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.SubIdForm;
 import wendo.core.outcomes.OutcomeKind;
@@ -41,9 +44,22 @@ class NetworkController {
         this.origin = installation.origin();
     }
 
+    /** What is shown of a network that is kept already. */
+    record KnownNetwork(Network network, int version, String address, List<Networks.Received> received) {}
+
+    record NetworkReceivedPage(Network network, List<Networks.Received> received) {}
+
+    record NetworkPage(
+            NetworkForm typed,
+            Map<String, String> faults,
+            List<SourceListed> sources,
+            SubIdForm.Alphabet[] alphabets,
+            OutcomeKind[] kinds,
+            Network.Field[] told) {}
+
     @GetMapping
     ModelAndView list() {
-        return new ModelAndView("outcome/networks/list").addObject("networks", networks.list());
+        return new ModelAndView("outcome/networks/list", "networks", networks.list());
     }
 
     @GetMapping("/new")
@@ -59,9 +75,8 @@ class NetworkController {
 
     @GetMapping("/{id}/received")
     ModelAndView received(@PathVariable UUID id) {
-        return new ModelAndView("outcome/networks/page :: received")
-                .addObject("network", find(id))
-                .addObject("received", networks.received(id));
+        return ViewRecord.of(
+                "outcome/networks/page :: received", new NetworkReceivedPage(find(id), networks.received(id)));
     }
 
     private Network find(UUID id) {
@@ -69,17 +84,19 @@ class NetworkController {
     }
 
     private ModelAndView page(Optional<Network> network, NetworkForm typed, Map<String, String> faults) {
-        ModelAndView page = new ModelAndView("outcome/networks/page")
-                .addObject("typed", typed)
-                .addObject("faults", faults)
-                .addObject("sources", sources.list())
-                .addObject("alphabets", SubIdForm.Alphabet.values())
-                .addObject("kinds", OutcomeKind.values())
-                .addObject("told", Network.Field.values());
-        network.ifPresent(known -> page.addObject("network", known)
-                .addObject("version", networks.version(known.id()))
-                .addObject("address", known.address(origin))
-                .addObject("received", networks.received(known.id())));
+        ModelAndView page = ViewRecord.of(
+                "outcome/networks/page",
+                new NetworkPage(
+                        typed,
+                        faults,
+                        sources.list(),
+                        SubIdForm.Alphabet.values(),
+                        OutcomeKind.values(),
+                        Network.Field.values()));
+        network.ifPresent(known -> ViewRecord.with(
+                page,
+                new KnownNetwork(
+                        known, networks.version(known.id()), known.address(origin), networks.received(known.id()))));
         return page;
     }
 

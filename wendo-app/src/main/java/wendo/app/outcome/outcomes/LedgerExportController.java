@@ -7,20 +7,19 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
-import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 
 /** The ledger as it is filtered, as a file. Contact details go out with those who may export them. */
@@ -34,32 +33,28 @@ class LedgerExportController {
     }
 
     @GetMapping("/outcomes/ledger.{format}")
-    void export(
-            @PathVariable String format,
-            @RequestParam Map<String, String> asked,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person,
-            HttpServletResponse response)
+    void export(@PathVariable String format, TypedFields asked, PageContext context, HttpServletResponse response)
             throws IOException {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        boolean withContacts = person.may(Permission.EXPORT_CONTACTS);
+        Business business = context.business();
+        boolean withContacts = context.person().may(Permission.EXPORT_CONTACTS);
         LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(
-                choice.period(),
-                business.zone(),
-                LedgerFilter.of(name -> asked.getOrDefault(name, "")),
-                person.may(Permission.SEE_CONTACTS));
+                context.period(),
+                context.zone(),
+                LedgerFilter.of(asked::raw),
+                context.person().may(Permission.SEE_CONTACTS));
         String name = "outcomes-%s-%s"
-                .formatted(choice.period().startInclusive(), choice.period().lastDay());
+                .formatted(context.period().startInclusive(), context.period().lastDay());
         queries.each(chosen, rows -> {
             try {
                 wanted.send(
                         response,
-                        name,
-                        "Outcomes",
-                        columns(business, withContacts),
-                        () -> cells(rows, business, withContacts));
+                        new NamedTable(
+                                name,
+                                "Outcomes",
+                                columns(business, withContacts),
+                                () -> cells(rows, business, withContacts)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,6 +22,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
@@ -33,7 +33,10 @@ import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeKind;
@@ -78,6 +81,20 @@ class OutcomeController {
 
     record Line(LedgerRow outcome, EvidenceWords evidence) {}
 
+    record OutcomePage(
+            LedgerRow row,
+            int version,
+            EvidenceWords evidence,
+            List<ConsentQueries.Row> consents,
+            List<OutcomeQueries.Change.Shown> changes,
+            Correction typed,
+            ToldConsent told,
+            ConsentPurpose[] purposes,
+            Map<String, String> reporters,
+            List<SourceListed> sources,
+            OutcomeStatus[] statuses,
+            Map<String, String> faults) {}
+
     /** One outcome with its history, and how to put it right. */
     @GetMapping("/{id}")
     ModelAndView one(@PathVariable UUID id, Business business, CurrentPerson person) {
@@ -103,25 +120,23 @@ class OutcomeController {
 
     private ModelAndView show(LedgerRow row, Correction typed, Map<String, String> faults, Business business) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        return new ModelAndView("outcome/outcomes/page")
-                .addObject("row", row)
-                .addObject("version", queries.version(row.id()))
-                .addObject("evidence", EvidenceWords.of(row, figures))
-                .addObject(
-                        "consents",
-                        consents.of(List.of(row.told().email(), row.told().phone())))
-                .addObject(
-                        "changes",
+        return ViewRecord.of(
+                "outcome/outcomes/page",
+                new OutcomePage(
+                        row,
+                        queries.version(row.id()),
+                        EvidenceWords.of(row, figures),
+                        consents.of(List.of(row.told().email(), row.told().phone())),
                         queries.changes(row.id()).stream()
                                 .map(change -> change.in(figures))
-                                .toList())
-                .addObject("typed", typed)
-                .addObject("told", ToldConsent.none())
-                .addObject("purposes", ConsentPurpose.values())
-                .addObject("reporters", REPORTERS)
-                .addObject("sources", sources.list())
-                .addObject("statuses", OutcomeStatus.values())
-                .addObject("faults", faults);
+                                .toList(),
+                        typed,
+                        ToldConsent.none(),
+                        ConsentPurpose.values(),
+                        REPORTERS,
+                        sources.list(),
+                        OutcomeStatus.values(),
+                        faults));
     }
 
     @Needs(Permission.SET_UP)
@@ -130,8 +145,8 @@ class OutcomeController {
             @PathVariable UUID id,
             @ModelAttribute Correction typed,
             @RequestParam(defaultValue = "") String version,
-            Business business,
-            CurrentPerson person) {
+            PageContext context) {
+        Business business = context.business();
         LedgerRow row = find(id);
         OutcomeReport.Read read = typed.read(row, business, clock.instant());
         Map<String, String> faults = new HashMap<>();
@@ -139,7 +154,9 @@ class OutcomeController {
             if (read instanceof OutcomeReport.Read.Bad bad) {
                 bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
             } else if (outcomes.correct(
-                            ((OutcomeReport.Read.Good) read).report(), EditedVersion.of(version), person.name())
+                            ((OutcomeReport.Read.Good) read).report(),
+                            EditedVersion.of(version),
+                            context.person().name())
                     instanceof Recorded.Refused refused) {
                 faults.put(refused.field(), refused.message());
             }
@@ -156,8 +173,7 @@ class OutcomeController {
     /** They agreed to something when somebody asked them. */
     @Needs(Permission.SET_UP)
     @PostMapping("/{id}/consent")
-    ModelAndView consent(
-            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView consent(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LedgerRow row = find(id);
         List<String> contacts = List.of(row.told().email(), row.told().phone());
         ToldConsent told = ToldConsent.of(typed);
@@ -195,34 +211,42 @@ class OutcomeController {
         return new ModelAndView("redirect:/outcomes/" + id);
     }
 
-    @GetMapping
-    String ledger(
-            @RequestParam Map<String, String> asked,
+    record LedgerPage(
+            long toReview,
+            List<Line> lines,
+            LedgerQueries.Sum sum,
+            LedgerFilter filter,
+            List<SourceListed> sources,
+            OutcomeStatus[] statuses,
+            OutcomeKind[] kinds,
+            int page,
+            int pageSize,
             PeriodChoice choice,
-            Business business,
-            CurrentPerson person,
-            Model model) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        String page = asked.getOrDefault("page", "0");
+            Ribbon ribbon) {}
+
+    @GetMapping
+    ModelAndView ledger(TypedFields asked, PageContext context) {
+        String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
-        LedgerFilter filter = LedgerFilter.of(name -> asked.getOrDefault(name, ""));
-        LedgerQueries.Chosen chosen =
-                new LedgerQueries.Chosen(choice.period(), business.zone(), filter, person.may(Permission.SEE_CONTACTS));
-        List<Line> lines = seen(ledger.page(chosen, number), person).stream()
-                .map(row -> new Line(row, EvidenceWords.of(row, figures)))
+        LedgerFilter filter = LedgerFilter.of(asked::raw);
+        boolean seesAll = context.person().may(Permission.SEE_CONTACTS);
+        LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(context.period(), context.zone(), filter, seesAll);
+        List<Line> lines = seen(ledger.page(chosen, number), context.person()).stream()
+                .map(row -> new Line(row, EvidenceWords.of(row, context.figures())))
                 .toList();
-        LedgerQueries.Sum sum = ledger.sum(chosen);
-        model.addAttribute("toReview", reviews.count());
-        model.addAttribute("lines", lines);
-        model.addAttribute("sum", sum);
-        model.addAttribute("filter", filter);
-        model.addAttribute("sources", sources.list());
-        model.addAttribute("statuses", OutcomeStatus.values());
-        model.addAttribute("kinds", OutcomeKind.values());
-        model.addAttribute("page", number);
-        model.addAttribute("pageSize", LedgerQueries.PAGE);
-        model.addAttribute("choice", choice);
-        model.addAttribute("ribbon", ribbons.draw(choice));
-        return "outcome/outcomes/ledger";
+        return ViewRecord.of(
+                "outcome/outcomes/ledger",
+                new LedgerPage(
+                        reviews.count(),
+                        lines,
+                        ledger.sum(chosen),
+                        filter,
+                        sources.list(),
+                        OutcomeStatus.values(),
+                        OutcomeKind.values(),
+                        number,
+                        LedgerQueries.PAGE,
+                        context.choice(),
+                        ribbons.draw(context.choice())));
     }
 }

@@ -10,7 +10,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
@@ -19,6 +18,8 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeKind;
@@ -39,22 +40,28 @@ class OutcomeEntryController {
         this.clock = clock;
     }
 
+    record OutcomeEntryPage(
+            OutcomeForm form,
+            ToldConsent consent,
+            OutcomeKind[] kinds,
+            List<SourceListed> sources,
+            ConsentPurpose[] purposes,
+            Map<String, String> faults) {}
+
     @GetMapping
     ModelAndView form(Business business) {
-        return show(OutcomeForm.empty(business.today(clock)), Map.of()).addObject("consent", ToldConsent.none());
+        return show(OutcomeForm.empty(business.today(clock)), ToldConsent.none(), Map.of());
     }
 
-    private ModelAndView show(OutcomeForm form, Map<String, String> faults) {
-        return new ModelAndView("outcome/outcomes/entry")
-                .addObject("form", form)
-                .addObject("kinds", OutcomeKind.values())
-                .addObject("sources", sources.list())
-                .addObject("purposes", ConsentPurpose.values())
-                .addObject("faults", faults);
+    private ModelAndView show(OutcomeForm form, ToldConsent consent, Map<String, String> faults) {
+        return ViewRecord.of(
+                "outcome/outcomes/entry",
+                new OutcomeEntryPage(
+                        form, consent, OutcomeKind.values(), sources.list(), ConsentPurpose.values(), faults));
     }
 
     @PostMapping
-    ModelAndView enter(@RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView enter(TypedFields typed, Business business, CurrentPerson person) {
         OutcomeForm form = OutcomeForm.of(typed);
         OutcomeForm.Checked checked = form.read(business, clock.instant());
         Map<String, String> faults = new HashMap<>(checked.faults());
@@ -67,7 +74,7 @@ class OutcomeEntryController {
         ToldConsent consent = ToldConsent.of(typed);
         consent.check(List.of(form.email(), form.phone()), faults);
         if (!faults.isEmpty()) {
-            return InvalidForm.of(show(form, faults)).addObject("consent", consent);
+            return InvalidForm.of(show(form, consent, faults));
         }
         OutcomeReport report = checked.report().orElseThrow();
         Optional<UUID> known = outcomes.find(report.kind(), report.reference());
@@ -76,9 +83,7 @@ class OutcomeEntryController {
         }
         if (known.isPresent()) {
             faults.put("reference", "There is a %s with this reference already.".formatted(form.kind()));
-            return InvalidForm.of(show(form, faults))
-                    .addObject("consent", consent)
-                    .addObject("known", known.get());
+            return InvalidForm.of(show(form, consent, faults).addObject("known", known.get()));
         }
         UUID id = outcomes.enter(report, source, consent, person.name());
         return new ModelAndView("redirect:/outcomes/" + id);

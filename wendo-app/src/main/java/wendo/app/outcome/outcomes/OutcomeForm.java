@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
@@ -47,22 +48,22 @@ record OutcomeForm(
         return new OutcomeForm("booking", "", "HAND-" + made, "", today.toString(), "", "", "", "", "", "", "", "", "");
     }
 
-    static OutcomeForm of(Map<String, String> typed) {
+    static OutcomeForm of(TypedFields typed) {
         return new OutcomeForm(
-                typed.getOrDefault("kind", ""),
-                typed.getOrDefault("reference", ""),
-                typed.getOrDefault("made", ""),
-                typed.getOrDefault("value", ""),
-                typed.getOrDefault("day", ""),
-                typed.getOrDefault("time", ""),
-                typed.getOrDefault("name", ""),
-                typed.getOrDefault("email", ""),
-                typed.getOrDefault("phone", ""),
-                typed.getOrDefault("items", ""),
-                typed.getOrDefault("note", ""),
-                typed.getOrDefault("source", ""),
-                typed.getOrDefault("code", ""),
-                typed.getOrDefault("answer", ""));
+                typed.raw("kind"),
+                typed.raw("reference"),
+                typed.raw("made"),
+                typed.raw("value"),
+                typed.raw("day"),
+                typed.raw("time"),
+                typed.raw("name"),
+                typed.raw("email"),
+                typed.raw("phone"),
+                typed.raw("items"),
+                typed.raw("note"),
+                typed.raw("source"),
+                typed.raw("code"),
+                typed.raw("answer"));
     }
 
     /** The report, or what is wrong by field. */

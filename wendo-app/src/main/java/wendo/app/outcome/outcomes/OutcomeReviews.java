@@ -73,7 +73,7 @@ public class OutcomeReviews {
 
     /** The first report of a reference waits; others of it tell nothing more. */
     @Transactional
-    void hold(ReportBody body, OutcomeReport report, Reporter reporter, String visitor, String site, String reason) {
+    void hold(ReportBody body, OutcomeReport report, ReportSender sender, String reason) {
         jdbc.sql("""
                         insert into outcome_review (id, business_id, kind, reference_key, body, reported_by, visitor, site,
                             reason, received_at, state, decided_by)
@@ -86,9 +86,9 @@ public class OutcomeReviews {
                         report.referenceKey())
                 .params(
                         json.writeValueAsString(body),
-                        reporter.key(),
-                        visitor.length() <= 60 ? visitor : "",
-                        site,
+                        sender.reporter().key(),
+                        sender.visitor().length() <= 60 ? sender.visitor() : "",
+                        sender.site(),
                         reason)
                 .param(Timestamp.from(clock.instant()))
                 .update();

@@ -12,6 +12,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.ViewRecord;
 
 /** Outcomes to review. */
 @Needs(Permission.SET_UP)
@@ -26,19 +27,21 @@ class ReviewController {
         this.reviews = reviews;
     }
 
+    record ReviewPage(List<OutcomeReviews.Waiting> waiting, long all, List<String> sites) {}
+
     @GetMapping
     ModelAndView list() {
         List<OutcomeReviews.Waiting> waiting = reviews.waiting();
-        return new ModelAndView("outcome/outcomes/review")
-                .addObject("waiting", waiting)
-                .addObject("all", reviews.count())
-                .addObject(
-                        "sites",
+        return ViewRecord.of(
+                "outcome/outcomes/review",
+                new ReviewPage(
+                        waiting,
+                        reviews.count(),
                         waiting.stream()
                                 .map(OutcomeReviews.Waiting::site)
                                 .filter(site -> !site.isEmpty())
                                 .distinct()
-                                .toList());
+                                .toList()));
     }
 
     @PostMapping("/{id}/accept")

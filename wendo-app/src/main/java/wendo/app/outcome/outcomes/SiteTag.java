@@ -97,7 +97,7 @@ class SiteTag {
                 record(
                         business,
                         fields.report(),
-                        new Sent(Reporter.IMAGE, "", ReportTrust.site(request), text(fields.signature())));
+                        new ReportSender(Reporter.IMAGE, "", ReportTrust.site(request), text(fields.signature())));
             }
         });
         return ResponseEntity.ok()
@@ -124,20 +124,13 @@ class SiteTag {
         }
     }
 
-    /**
-     * How a report came.
-     *
-     * @param site the host of the page that sent it; empty text for none
-     */
-    private record Sent(Reporter reporter, String visitor, String site, String signature) {}
-
     /** Counts it, or lets it wait for somebody's word. */
-    private void record(BusinessId business, ReportBody body, Sent sent) {
+    private void record(BusinessId business, ReportBody body, ReportSender sent) {
         scope.within(business, () -> {
             OutcomeReport report = body.check(businesses.current(), clock.instant());
             Optional<String> doubt = trust.doubt(body, report, sent.site(), sent.signature());
             if (doubt.isPresent()) {
-                reviews.hold(body, report, sent.reporter(), sent.visitor(), sent.site(), doubt.get());
+                reviews.hold(body, report, sent, doubt.get());
             } else if (outcomes.record(report, sent.reporter()) instanceof Recorded.New one) {
                 SiteVisitor.find(sent.visitor()).ifPresent(who -> outcomes.by(one.outcome(), who));
             }
@@ -159,7 +152,7 @@ class SiteTag {
                 (business, body) -> record(
                         business,
                         body.report(),
-                        new Sent(
+                        new ReportSender(
                                 Reporter.SITE_TAG,
                                 text(body.visitor()),
                                 ReportTrust.site(request),

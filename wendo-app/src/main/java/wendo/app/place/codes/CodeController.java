@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
@@ -19,6 +20,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.media.Correction;
 import wendo.core.media.PrintedSize;
 
@@ -48,6 +50,26 @@ class CodeController {
         this.marks = marks;
     }
 
+    record CodePage(
+            List<DrawnCode> codes,
+            int all,
+            List<UUID> ids,
+            String typedSide,
+            String orderQuery,
+            Map<String, String> words,
+            CodeOrder order,
+            SheetOrder sheet,
+            List<SheetOrder.Usual> sheets,
+            Set<String> measures,
+            Correction[] corrections,
+            CodeOrder.Under[] unders,
+            boolean hasMark,
+            String refusal,
+            String sheetRefusal,
+            int pages,
+            double smallest,
+            String query) {}
+
     /** From the list of links, where they are ticked. */
     @Needs(Permission.ISSUE)
     @PostMapping
@@ -66,43 +88,37 @@ class CodeController {
         CodeOrder order = CodeOrder.of(CodeContext.field(request));
         SheetOrder sheet = SheetOrder.of(CodeContext.field(request));
         List<DrawnCode> codes = desk.codes(wanted, order);
-        return new ModelAndView("place/codes/page")
-                .addObject("codes", codes.stream().limit(SHOWN).toList())
-                .addObject("all", codes.size())
-                .addObject("ids", codes.stream().map(code -> code.link().id()).toList())
-                .addObject(
-                        "typedSide",
-                        Optional.ofNullable(request.getParameter("side")).orElse(order.sideTyped()))
-                .addObject("orderQuery", order.query())
-                .addObject("words", WORDS)
-                .addObject("order", order)
-                .addObject("sheet", sheet)
-                .addObject("sheets", SheetOrder.USUAL)
-                .addObject("measures", SheetOrder.MEASURES.keySet())
-                .addObject("corrections", Correction.values())
-                .addObject("unders", CodeOrder.Under.values())
-                .addObject("hasMark", marks.find().isPresent())
-                .addObject("refusal", desk.refusal(order, codes))
-                .addObject(
-                        "sheetRefusal",
+        return ViewRecord.of(
+                "place/codes/page",
+                new CodePage(
+                        codes.stream().limit(SHOWN).toList(),
+                        codes.size(),
+                        codes.stream().map(code -> code.link().id()).toList(),
+                        Optional.ofNullable(request.getParameter("side")).orElse(order.sideTyped()),
+                        order.query(),
+                        WORDS,
+                        order,
+                        sheet,
+                        SheetOrder.USUAL,
+                        SheetOrder.MEASURES.keySet(),
+                        Correction.values(),
+                        CodeOrder.Under.values(),
+                        marks.find().isPresent(),
+                        desk.refusal(order, codes),
                         codes.stream()
                                 .map(sheet::refusal)
                                 .filter(text -> !text.isEmpty())
                                 .findFirst()
-                                .orElse(""))
-                .addObject("pages", sheet.layout().pages(codes.size() * order.copies()))
-                .addObject(
-                        "smallest",
+                                .orElse(""),
+                        sheet.layout().pages(codes.size() * order.copies()),
                         codes.stream()
                                 .mapToDouble(code -> PrintedSize.smallestSide(code.code()))
                                 .max()
-                                .orElse(0))
-                .addObject(
-                        "query",
+                                .orElse(0),
                         order.query() + "&" + sheet.query() + "&"
                                 + codes.stream()
                                         .map(code -> "link=" + code.link().id())
-                                        .collect(Collectors.joining("&")));
+                                        .collect(Collectors.joining("&"))));
     }
 
     @Needs(Permission.SET_UP)

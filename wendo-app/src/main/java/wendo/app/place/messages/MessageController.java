@@ -1,6 +1,8 @@
 package wendo.app.place.messages;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
@@ -9,7 +11,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkListed;
@@ -20,6 +21,8 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.media.TextMessage;
 
 /** A link in a text message: what it reads like, in how many segments, at what cost. */
@@ -36,6 +39,15 @@ class MessageController {
         this.lists = lists;
     }
 
+    record MessagePage(
+            LinkListed link,
+            MessageForm form,
+            Map<String, String> faults,
+            MessageCount count,
+            Optional<Long> recipients,
+            int version,
+            List<RecipientLists.Listed> lists) {}
+
     @GetMapping({"", "/count"})
     ModelAndView page(@PathVariable UUID id, Business business) {
         MessageForm form = messages.find(id, business)
@@ -45,43 +57,41 @@ class MessageController {
 
     private ModelAndView show(String view, LinkListed link, MessageForm form, Business business) {
         MessageForm.Read read = form.read(business);
-        return new ModelAndView(view)
-                .addObject("link", link)
-                .addObject("form", form)
-                .addObject("faults", read.faults())
-                .addObject("count", MessageCount.of(form.text(), link, read.recipients(), read.price()))
-                .addObject("recipients", read.recipients())
-                .addObject("version", messages.version(link.id()))
-                .addObject("lists", lists.of(link.id()));
+        return ViewRecord.of(
+                view,
+                new MessagePage(
+                        link,
+                        form,
+                        read.faults(),
+                        MessageCount.of(form.text(), link, read.recipients(), read.price()),
+                        read.recipients(),
+                        messages.version(link.id()),
+                        lists.of(link.id())));
     }
 
     /** The part that counts, while somebody types. */
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/count")
-    ModelAndView count(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
+    ModelAndView count(@PathVariable UUID id, TypedFields typed, Business business) {
         return show("place/messages/page :: count", find(id), MessageForm.of(typed), business);
     }
 
     /** {@code plain} and {@code replace} name the buttons that change the text before it is kept. */
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView save(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            @RequestParam(defaultValue = "") String plain,
-            @RequestParam(defaultValue = "") String replace,
-            Business business) {
+    ModelAndView save(@PathVariable UUID id, TypedFields typed, Business business) {
         LinkListed link = find(id);
+        String replace = typed.raw("replace");
         MessageForm form = MessageForm.of(typed);
         String text = replace.isEmpty() ? form.text() : form.text().replace(replace, MessageCount.PLACE);
-        text = plain.isEmpty() ? text : TextMessage.cheaper(text);
+        text = typed.raw("plain").isEmpty() ? text : TextMessage.cheaper(text);
         MessageForm changed = new MessageForm(text, form.recipients(), form.price());
         MessageForm.Read read = changed.read(business);
         if (!read.faults().isEmpty()) {
             return InvalidForm.of(show("place/messages/page", link, changed, business));
         }
         try {
-            messages.save(id, EditedVersion.of(typed.getOrDefault("version", "")), text, read);
+            messages.save(id, EditedVersion.of(typed.raw("version")), text, read);
         } catch (OptimisticLockingFailureException e) {
             MessageForm theirs = messages.find(id, business).orElse(new MessageForm("", "", ""));
             return EditConflict.of(

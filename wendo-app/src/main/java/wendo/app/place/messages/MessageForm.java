@@ -1,30 +1,27 @@
 package wendo.app.place.messages;
 
-import java.util.HashMap;
+import jakarta.validation.constraints.Size;
 import java.util.Map;
 import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
-import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.measure.UnitPrice;
 
 /** A message as typed, with the number of recipients and the price of a segment. */
-record MessageForm(String text, String recipients, String price) {
+record MessageForm(@Size(max = MAX_TEXT) String text, String recipients, String price) {
     static final int MAX_TEXT = 2000;
 
     /** What could be read, and what could not by field. */
     record Read(Optional<Long> recipients, Optional<UnitPrice> price, Map<String, String> faults) {}
 
-    static MessageForm of(Map<String, String> typed) {
-        return new MessageForm(
-                typed.getOrDefault("text", "").replace("\r\n", "\n"),
-                typed.getOrDefault("recipients", ""),
-                typed.getOrDefault("price", ""));
+    static MessageForm of(TypedFields typed) {
+        return new MessageForm(typed.raw("text").replace("\r\n", "\n"), typed.raw("recipients"), typed.raw("price"));
     }
 
     Read read(Business business) {
-        Map<String, String> faults = new HashMap<>();
-        InvalidForm.tooLong(faults, "text", text, MAX_TEXT);
+        Map<String, String> faults = FormRules.faults(this);
         Optional<Long> number = Optional.empty();
         String digits = recipients.replaceAll("[\\s.,'’\\u00a0\\u202f]", "");
         if (digits.matches("\\d{1,8}")) {

@@ -14,21 +14,25 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
+import wendo.app.platform.tables.NamedTable;
+import wendo.app.platform.tables.TableForm;
 import wendo.app.platform.tables.TableFormat;
 import wendo.app.platform.tables.TableRefused;
 
@@ -57,22 +61,34 @@ class RecipientController {
         this.consent = consent;
     }
 
+    record TypedMessage(String typedText, String typedSource) {}
+
+    record RecipientsPage(
+            LinkListed link,
+            RecipientLists.Listed list,
+            Map<String, String> faults,
+            int good,
+            long parts,
+            List<PersonalTexts.Finished> shown,
+            List<RecipientLists.Person> bad,
+            List<RecipientTaps.Tapped> tapped,
+            List<String> unknown) {}
+
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/links/{id}/recipients")
-    String bring(
-            @PathVariable UUID id,
-            @RequestParam Optional<MultipartFile> file,
-            @RequestParam(defaultValue = "") String pasted,
-            Business business,
-            CurrentPerson person,
-            RedirectAttributes notes)
+    String bring(@PathVariable UUID id, @ModelAttribute TableForm form, PageContext context, RedirectAttributes notes)
             throws IOException {
+        Business business = context.business();
         LinkListed link = link(id);
         try {
-            Brought brought = Brought.of(file, pasted);
+            Brought brought = form.read();
             String text = messages.find(id, business).map(MessageForm::text).orElse(MessageCount.PLACE);
             RecipientLists.Columns meant = guess(brought.table().columns());
-            UUID list = lists.add(id, brought.name(), brought.table(), meant, text, person.name());
+            UUID list = lists.add(
+                    id,
+                    brought,
+                    new RecipientLists.Reading(meant, text),
+                    context.person().name());
             lists.match(lists.find(list).orElseThrow(), meant, text, business);
             return "redirect:/recipients/" + list;
         } catch (TableRefused e) {
@@ -112,49 +128,42 @@ class RecipientController {
                 .filter(person -> person.fault().isEmpty())
                 .map(texts::finish)
                 .toList();
-        return new ModelAndView("place/messages/recipients")
-                .addObject("link", link)
-                .addObject("list", list)
-                .addObject("faults", faults)
-                .addObject("good", good.size())
-                .addObject(
-                        "parts",
-                        good.stream().mapToLong(PersonalTexts.Finished::parts).sum())
-                .addObject("shown", good.stream().limit(SHOWN).toList())
-                .addObject(
-                        "bad",
+        return ViewRecord.of(
+                "place/messages/recipients",
+                new RecipientsPage(
+                        link,
+                        list,
+                        faults,
+                        good.size(),
+                        good.stream().mapToLong(PersonalTexts.Finished::parts).sum(),
+                        good.stream().limit(SHOWN).toList(),
                         people.stream()
                                 .filter(person -> !person.fault().isEmpty())
-                                .toList())
-                .addObject("tapped", List.copyOf(taps.of(list.id()).values()))
-                .addObject("unknown", texts.unknownFields());
+                                .toList(),
+                        List.copyOf(taps.of(list.id()).values()),
+                        texts.unknownFields()));
     }
 
     /** {@code make} names the button that makes the links; the other reads the columns again. */
     @Needs(Permission.SET_UP)
     @PostMapping("/recipients/{id}")
     ModelAndView match(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            @RequestParam(defaultValue = "") String make,
-            Business business) {
+            @PathVariable UUID id, TypedFields typed, @RequestParam(defaultValue = "") String make, Business business) {
         RecipientLists.Listed list = list(id);
-        String text = typed.getOrDefault("text", "").replace("\r\n", "\n");
+        String text = typed.raw("text").replace("\r\n", "\n");
         Map<String, String> faults = new HashMap<>();
         InvalidForm.tooLong(faults, "text", text, MessageForm.MAX_TEXT);
-        String part = typed.getOrDefault("heldOut", "0").strip();
+        String part = typed.text("heldOut", "0").strip();
         if (!part.matches("\\d{1,2}") || Integer.parseInt(part) > MAX_HELD_OUT) {
             faults.put("heldOut", "A whole number, 0 to %d.".formatted(MAX_HELD_OUT));
         }
-        String source = typed.getOrDefault("consentSource", "").strip();
+        String source = typed.text("consentSource");
         if (!make.isEmpty() && source.isEmpty()) {
             faults.put("consentSource", "State where these people agreed to be written to.");
         }
         InvalidForm.tooLong(faults, "consentSource", source, MAX_SOURCE);
         if (!faults.isEmpty()) {
-            return InvalidForm.of(show(list, faults))
-                    .addObject("typedText", text)
-                    .addObject("typedSource", source);
+            return InvalidForm.of(ViewRecord.with(show(list, faults), new TypedMessage(text, source)));
         }
         if (list.madeAt().isEmpty()) {
             lists.match(
@@ -169,8 +178,8 @@ class RecipientController {
         return new ModelAndView("redirect:/recipients/" + id);
     }
 
-    private static int column(Map<String, String> typed, String name) {
-        String chosen = typed.getOrDefault(name, "-1");
+    private static int column(TypedFields typed, String name) {
+        String chosen = typed.text(name, "-1");
         return chosen.matches("\\d{1,2}") ? Integer.parseInt(chosen) : -1;
     }
 
@@ -207,7 +216,9 @@ class RecipientController {
             row.addAll(tapped(Optional.ofNullable(tapped.get(person.line())), business));
             rows.add(row);
         }
-        TableFormat.find(kind).orElse(TableFormat.CSV).send(response, "recipients", "Recipients", columns, rows);
+        TableFormat.find(kind)
+                .orElse(TableFormat.CSV)
+                .send(response, new NamedTable("recipients", "Recipients", columns, rows));
     }
 
     private static List<Object> tapped(Optional<RecipientTaps.Tapped> one, Business business) {

@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.tables.Table;
+import wendo.app.platform.tables.Brought;
 
 /** Lists of recipients, each of whom gets the link with a code of their own behind it. */
 @Service
@@ -68,13 +68,16 @@ class RecipientLists {
         }
     }
 
+    /** What the columns of a list mean, and the text that everybody gets. */
+    record Reading(Columns columns, String text) {}
+
     @Transactional
-    UUID add(UUID link, String name, Table table, Columns meant, String text, String by) {
-        StoredList list = new StoredList(link, name, table.columns(), clock.instant(), by);
-        list.match(meant, text);
+    UUID add(UUID link, Brought brought, Reading reading, String by) {
+        StoredList list = new StoredList(link, brought.name(), brought.table().columns(), clock.instant(), by);
+        list.match(reading.columns(), reading.text());
         repository.save(list);
         UUID id = list.id();
-        people.add(id, link, table);
+        people.add(id, link, brought.table());
         return id;
     }
 

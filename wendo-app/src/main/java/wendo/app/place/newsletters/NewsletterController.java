@@ -23,6 +23,8 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.AddressRefused;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.Placeholder;
@@ -41,6 +43,20 @@ class NewsletterController {
         this.optIns = optIns;
     }
 
+    record TypedSender(String typedName, String typedPlaceholder) {}
+
+    record NewsletterPage(
+            LinkListed link,
+            List<Senders.Listed> senders,
+            Optional<Senders.Listed> sender,
+            OptIns.OptIn optIn,
+            int version,
+            long subscribers,
+            Markup markup,
+            String reader,
+            String tried,
+            Map<String, String> faults) {}
+
     @GetMapping({"", "/senders", "/opt-in"})
     ModelAndView page(
             @PathVariable UUID id,
@@ -55,19 +71,19 @@ class NewsletterController {
                 .filter(one -> sender.map(one.id()::equals).orElse(true))
                 .findFirst();
         OptIns.OptIn optIn = optIns.of(link.id());
-        return new ModelAndView("place/newsletters/page")
-                .addObject("link", link)
-                .addObject("senders", all)
-                .addObject("sender", chosen)
-                .addObject("optIn", optIn)
-                .addObject("version", optIns.version(link.id()))
-                .addObject("subscribers", optIns.count(link.id()))
-                .addObject(
-                        "markup",
-                        Markup.of(link, optIn.isOpen() ? chosen.map(Senders.Listed::placeholder) : Optional.empty()))
-                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
-                .addObject("tried", Markup.tryOut(link, reader))
-                .addObject("faults", faults);
+        return ViewRecord.of(
+                "place/newsletters/page",
+                new NewsletterPage(
+                        link,
+                        all,
+                        chosen,
+                        optIn,
+                        optIns.version(link.id()),
+                        optIns.count(link.id()),
+                        Markup.of(link, optIn.isOpen() ? chosen.map(Senders.Listed::placeholder) : Optional.empty()),
+                        reader.length() <= EmailAddress.MAX_LENGTH ? reader : "",
+                        Markup.tryOut(link, reader),
+                        faults));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
@@ -88,9 +104,8 @@ class NewsletterController {
         } catch (IllegalArgumentException e) {
             faults.put("placeholder", String.valueOf(e.getMessage()));
         }
-        return InvalidForm.of(show(link, Optional.empty(), "", faults))
-                .addObject("typedName", name)
-                .addObject("typedPlaceholder", placeholder);
+        return InvalidForm.of(
+                ViewRecord.with(show(link, Optional.empty(), "", faults), new TypedSender(name, placeholder)));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
@@ -103,12 +118,12 @@ class NewsletterController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/opt-in")
-    ModelAndView keep(@PathVariable UUID id, @RequestParam Map<String, String> typed, Business business) {
+    ModelAndView keep(@PathVariable UUID id, TypedFields typed, Business business) {
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
-        boolean isOpen = typed.getOrDefault("open", "").equals("yes");
-        String promise = typed.getOrDefault("promise", "").strip();
-        String onward = typed.getOrDefault("onward", "").strip();
+        boolean isOpen = typed.raw("open").equals("yes");
+        String promise = typed.text("promise");
+        String onward = typed.text("onward");
         InvalidForm.tooLong(faults, "promise", promise, OptIns.MAX_PROMISE);
         if (isOpen && promise.isEmpty()) {
             faults.put("promise", "Say what readers subscribe to; they have to be told.");
@@ -120,13 +135,13 @@ class NewsletterController {
                 faults.put("onward", String.valueOf(e.getMessage()));
             }
         }
-        OptIns.OptIn optIn = new OptIns.OptIn(
-                isOpen, typed.getOrDefault("asksFirst", "").equals("yes"), promise, onward, "", Optional.empty());
+        OptIns.OptIn optIn =
+                new OptIns.OptIn(isOpen, typed.raw("asksFirst").equals("yes"), promise, onward, "", Optional.empty());
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(link, Optional.empty(), "", faults)).addObject("optIn", optIn);
         }
         try {
-            optIns.save(id, EditedVersion.of(typed.getOrDefault("version", "")), optIn);
+            optIns.save(id, EditedVersion.of(typed.raw("version")), optIn);
         } catch (OptimisticLockingFailureException e) {
             OptIns.OptIn theirs = optIns.of(id);
             Map<String, String> marks = EditConflict.marks(

@@ -6,13 +6,15 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.BindParam;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestMethod;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.business.BusinessId;
@@ -20,6 +22,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.CallLimit;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.visit.visits.Automatic;
 import wendo.app.visit.visits.ProofBook;
 import wendo.core.links.Tagging;
@@ -35,6 +39,7 @@ import wendo.core.visits.ClickId;
 @RequestMapping("/t/opt-in/{link}")
 class OptInController {
     private static final int MAX_TEXT = 400;
+    private static final int MAX_PLACEHOLDER = 200; // enough to know it again
 
     private final OptIns optIns;
     private final LinkSaving links;
@@ -62,14 +67,47 @@ class OptInController {
         this.clock = clock;
     }
 
+    /** What stands in the address: who it should be, and the visit that the link counted before. */
+    record Asked(
+            @Nullable String reader,
+            @BindParam(ClickId.PARAMETER) @Nullable String click) {
+        private String text() {
+            return reader == null ? "" : reader;
+        }
+
+        Optional<EmailAddress> address() {
+            return EmailAddress.find(text());
+        }
+
+        Optional<ClickId> visit() {
+            return ClickId.find(click == null ? "" : click);
+        }
+
+        /** The placeholder that the sending system left as it was. */
+        Optional<String> unsubstituted() {
+            return text().length() > MAX_TEXT || address().isPresent()
+                    ? Optional.empty()
+                    : Placeholder.findIn(text())
+                            .map(left -> left.substring(0, Math.min(MAX_PLACEHOLDER, left.length())));
+        }
+
+        Question question(UUID link, String fault, boolean goesBySelf) {
+            String shown = text().length() <= EmailAddress.MAX_LENGTH ? text() : "";
+            return new Question(link, shown, visit().map(ClickId::toString).orElse(""), fault, goesBySelf);
+        }
+    }
+
+    record Question(UUID link, String reader, String click, String fault, boolean goesBySelf) {}
+
     /** What the page says and does. */
     private record Setting(OptIns.OptIn optIn, String businessName, String leadsTo) {}
+
+    record OptInPage(String business, String promise) {}
 
     @RequestMapping(method = {RequestMethod.GET, RequestMethod.HEAD})
     ModelAndView arrive(
             @PathVariable UUID link,
-            @RequestParam(defaultValue = "") String reader,
-            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            @ModelAttribute Asked asked,
             HttpServletRequest request,
             HttpServletResponse response) {
         noTraces(response);
@@ -78,17 +116,16 @@ class OptInController {
             return over();
         }
         Setting setting = setting(business.get(), link);
-        Optional<String> left = reader.length() > MAX_TEXT ? Optional.empty() : Placeholder.findIn(reader);
-        if (left.isPresent() && EmailAddress.find(reader).isEmpty()) {
-            String shown = left.get().substring(0, Math.min(200, left.get().length()));
-            within(business.get(), () -> optIns.noteUnsubstituted(link, shown));
-            return page("place/newsletters/open-placeholder", setting).addObject("placeholder", shown);
+        Optional<String> left = asked.unsubstituted();
+        if (left.isPresent()) {
+            within(business.get(), () -> optIns.noteUnsubstituted(link, left.get()));
+            return page("place/newsletters/open-placeholder", setting).addObject("placeholder", left.get());
         }
         boolean goesBySelf = !setting.optIn().asksFirst()
                 && request.getMethod().equals("GET")
-                && EmailAddress.find(reader).isPresent()
+                && asked.address().isPresent()
                 && !automatic.is(request);
-        return ask(setting, link, reader, click, "").addObject("goesBySelf", goesBySelf);
+        return ask(setting, asked.question(link, "", goesBySelf));
     }
 
     private void within(BusinessId business, Runnable work) {
@@ -98,20 +135,14 @@ class OptInController {
         });
     }
 
-    private static ModelAndView ask(Setting setting, UUID link, String reader, String click, String fault) {
-        return page("place/newsletters/open-ask", setting)
-                .addObject("link", link)
-                .addObject("reader", reader.length() <= EmailAddress.MAX_LENGTH ? reader : "")
-                .addObject("click", ClickId.find(click).map(ClickId::toString).orElse(""))
-                .addObject("fault", fault)
-                .addObject("goesBySelf", false);
+    private static ModelAndView ask(Setting setting, Question question) {
+        return ViewRecord.with(page("place/newsletters/open-ask", setting), question);
     }
 
     @PostMapping
     ModelAndView subscribe(
             @PathVariable UUID link,
-            @RequestParam(defaultValue = "") String reader,
-            @RequestParam(name = ClickId.PARAMETER, defaultValue = "") String click,
+            @ModelAttribute Asked asked,
             HttpServletRequest request,
             HttpServletResponse response) {
         noTraces(response);
@@ -120,14 +151,12 @@ class OptInController {
             return over();
         }
         Setting setting = setting(business.get(), link);
-        Optional<EmailAddress> address = EmailAddress.find(reader);
+        Optional<EmailAddress> address = asked.address();
         if (address.isEmpty() || automatic.is(request)) {
-            ModelAndView again =
-                    ask(setting, link, reader, click, "This is no e-mail address. Compare it letter by letter.");
-            again.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
-            return again;
+            String fault = "This is no e-mail address. Compare it letter by letter.";
+            return InvalidForm.of(ask(setting, asked.question(link, fault, false)));
         }
-        Optional<ClickId> visit = ClickId.find(click);
+        Optional<ClickId> visit = asked.visit();
         OptIns.Subscribing subscribing = new OptIns.Subscribing(
                 link,
                 address.get().value(),
@@ -179,9 +208,8 @@ class OptInController {
     }
 
     private static ModelAndView page(String view, Setting setting) {
-        return new ModelAndView(view)
-                .addObject("business", setting.businessName())
-                .addObject("promise", setting.optIn().promise());
+        return ViewRecord.of(
+                view, new OptInPage(setting.businessName(), setting.optIn().promise()));
     }
 
     private static ModelAndView over() {

@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
@@ -16,13 +15,16 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 
 /** Everybody who subscribed by a link, whatever link it was. */
@@ -38,32 +40,40 @@ class SubscriberController {
         this.clock = clock;
     }
 
+    record SubscriberListPage(
+            List<SubscriberQueries.Row> rows,
+            long all,
+            SubscriberFilter filter,
+            SubscriberFilter.State[] states,
+            List<SourceListed> sources,
+            List<Integer> spans,
+            int page,
+            int pageSize) {}
+
     @Needs(Permission.SEE_CONTACTS)
     @GetMapping("/subscribers")
-    ModelAndView list(@RequestParam Map<String, String> asked) {
-        SubscriberFilter filter = SubscriberFilter.of(name -> asked.getOrDefault(name, ""));
-        String page = asked.getOrDefault("page", "0");
+    ModelAndView list(TypedFields asked) {
+        SubscriberFilter filter = SubscriberFilter.of(name -> asked.raw(name));
+        String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
         Instant now = clock.instant();
-        return new ModelAndView("place/newsletters/list")
-                .addObject("rows", queries.page(filter, now, number))
-                .addObject("all", queries.count(filter, now))
-                .addObject("filter", filter)
-                .addObject("states", SubscriberFilter.State.values())
-                .addObject("sources", sources.list())
-                .addObject("spans", SubscriberFilter.DAYS)
-                .addObject("page", number)
-                .addObject("pageSize", SubscriberQueries.PAGE);
+        return ViewRecord.of(
+                "place/newsletters/list",
+                new SubscriberListPage(
+                        queries.page(filter, now, number),
+                        queries.count(filter, now),
+                        filter,
+                        SubscriberFilter.State.values(),
+                        sources.list(),
+                        SubscriberFilter.DAYS,
+                        number,
+                        SubscriberQueries.PAGE));
     }
 
     @Needs(Permission.EXPORT_CONTACTS)
     @GetMapping("/subscribers/subscribers.{format}")
-    void export(
-            @PathVariable String format,
-            @RequestParam Map<String, String> asked,
-            Business business,
-            HttpServletResponse response) {
-        send(format, SubscriberFilter.of(name -> asked.getOrDefault(name, "")), business, response);
+    void export(@PathVariable String format, TypedFields asked, Business business, HttpServletResponse response) {
+        send(format, SubscriberFilter.of(name -> asked.raw(name)), business, response);
     }
 
     @Needs(Permission.EXPORT_CONTACTS)
@@ -87,7 +97,9 @@ class SubscriberController {
                 "Withdrawn at");
         queries.each(filter, clock.instant(), rows -> {
             try {
-                wanted.send(response, "subscribers", "Subscribers", columns, () -> cells(rows, business.zone()));
+                wanted.send(
+                        response,
+                        new NamedTable("subscribers", "Subscribers", columns, () -> cells(rows, business.zone())));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -1,6 +1,7 @@
 package wendo.app.place.placements;
 
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,6 +22,8 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 
 /** The ways to place a link, and where it was placed. */
 @Controller
@@ -38,32 +41,39 @@ class PlacementController {
         this.clock = clock;
     }
 
+    record PlacementPage(
+            LinkListed link,
+            PlacementForm form,
+            Map<String, String> faults,
+            List<Placements.Listed> placements,
+            Optional<Placements.Response> response) {}
+
+    record AdPage(LinkListed link, String fill, Optional<NetworkDirectory.LinkSubId> subId, AdAddress ad) {}
+
+    record CardPage(LinkListed link, Business business) {}
+
     @GetMapping
     ModelAndView page(@PathVariable UUID id, Business business) {
         return show(find(id), PlacementForm.empty(business.today(clock)), Map.of(), business);
     }
 
     private ModelAndView show(LinkListed link, PlacementForm form, Map<String, String> faults, Business business) {
-        return new ModelAndView("place/placements/page")
-                .addObject("link", link)
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("placements", placements.list(link.id()))
-                .addObject("response", placements.response(link.id()));
+        return ViewRecord.of(
+                "place/placements/page",
+                new PlacementPage(link, form, faults, placements.list(link.id()), placements.response(link.id())));
     }
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping
-    ModelAndView add(
-            @PathVariable UUID id, @RequestParam Map<String, String> typed, Business business, CurrentPerson person) {
+    ModelAndView add(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LinkListed link = find(id);
         PlacementForm form = new PlacementForm(
-                typed.getOrDefault("place", ""),
-                typed.getOrDefault("placedOn", ""),
-                typed.getOrDefault("endsOn", ""),
-                typed.getOrDefault("copies", ""),
-                typed.getOrDefault("unitPrice", ""),
-                typed.getOrDefault("note", ""));
+                typed.raw("place"),
+                typed.raw("placedOn"),
+                typed.raw("endsOn"),
+                typed.raw("copies"),
+                typed.raw("unitPrice"),
+                typed.raw("note"));
         PlacementForm.Checked checked = form.check(business, business.today(clock));
         if (checked.placement().isEmpty()) {
             return InvalidForm.of(show(link, form, checked.faults(), business));
@@ -86,19 +96,19 @@ class PlacementController {
     ModelAndView ad(@PathVariable UUID id, @RequestParam(defaultValue = "") String fill, Business business) {
         LinkListed link = find(id);
         Optional<NetworkDirectory.LinkSubId> subId = networks.subIdOf(business.id(), link.taggedAddress(), link.slug());
-        return new ModelAndView("place/placements/ad")
-                .addObject("link", link)
-                .addObject("fill", fill.length() <= AdAddress.MAX_FILL ? fill : fill.substring(0, AdAddress.MAX_FILL))
-                .addObject("subId", subId)
-                .addObject("ad", AdAddress.of(link, subId, fill));
+        return ViewRecord.of(
+                "place/placements/ad",
+                new AdPage(
+                        link,
+                        fill.length() <= AdAddress.MAX_FILL ? fill : fill.substring(0, AdAddress.MAX_FILL),
+                        subId,
+                        AdAddress.of(link, subId, fill)));
     }
 
     /** A page to print and hand to a partner. */
     @GetMapping("/card")
     ModelAndView card(@PathVariable UUID id, Business business) {
-        return new ModelAndView("place/placements/card")
-                .addObject("link", find(id))
-                .addObject("business", business);
+        return ViewRecord.of("place/placements/card", new CardPage(find(id), business));
     }
 
     private LinkListed find(UUID id) {

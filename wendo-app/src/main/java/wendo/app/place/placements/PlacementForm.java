@@ -1,17 +1,26 @@
 package wendo.app.place.placements;
 
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
-import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.FormRules;
 import wendo.core.measure.UnitPrice;
 
 /** A placement as typed. */
-record PlacementForm(String place, String placedOn, String endsOn, String copies, String unitPrice, String note) {
+record PlacementForm(
+        @NotBlank(message = "Say where it was put out, like “Letterboxes in Dunlin Bay”.") @Size(max = MAX_PLACE)
+        String place,
+
+        String placedOn,
+        String endsOn,
+        String copies,
+        String unitPrice,
+        @Size(max = MAX_NOTE) String note) {
     static final int MAX_PLACE = 200;
     static final int MAX_NOTE = 1000;
     private static final int MAX_YEARS = 10;
@@ -34,12 +43,7 @@ record PlacementForm(String place, String placedOn, String endsOn, String copies
             String note) {}
 
     Checked check(Business business, LocalDate today) {
-        Map<String, String> faults = new HashMap<>();
-        if (place.isBlank()) {
-            faults.put("place", "Say where it was put out, like “Letterboxes in Dunlin Bay”.");
-        }
-        InvalidForm.tooLong(faults, "place", place, MAX_PLACE);
-        InvalidForm.tooLong(faults, "note", note, MAX_NOTE);
+        Map<String, String> faults = FormRules.faults(this);
         Optional<LocalDate> first = day("placedOn", placedOn, today, faults);
         Optional<LocalDate> last = endsOn.isBlank() ? first : day("endsOn", endsOn, today, faults);
         if (first.isPresent() && last.isPresent() && last.get().isBefore(first.get())) {

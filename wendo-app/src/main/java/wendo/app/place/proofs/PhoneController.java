@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.CallLimit;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.visit.visits.ProofBook;
 
 /** Where a phone joins a proof, on the link host. Anybody can call it; a token lets in to its own proof only. */
@@ -32,6 +34,8 @@ class PhoneController {
         this.scope = scope;
         this.clock = clock;
     }
+
+    record PhonePage(String token, Instant openUntil, boolean isOpen, List<Checklist> lists) {}
 
     @GetMapping("/t/proofs/{token}")
     ModelAndView join(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
@@ -61,17 +65,17 @@ class PhoneController {
             over.setStatus(HttpStatus.NOT_FOUND);
             return over;
         }
-        return new ModelAndView(view)
-                .addObject("token", token)
-                .addObject("openUntil", shown.get().openUntil())
-                .addObject("isOpen", true)
-                .addObject(
-                        "lists",
+        return ViewRecord.of(
+                view,
+                new PhonePage(
+                        token,
+                        shown.get().openUntil(),
+                        true,
                         scope.within(
                                 shown.get().business(),
                                 () -> queries.happened(shown.get().proof()).stream()
                                         .map(Checklist::of)
-                                        .toList()));
+                                        .toList())));
     }
 
     /** The phone's visits count again. */

@@ -3,6 +3,7 @@ package wendo.app.place.proofs;
 import java.io.IOException;
 import java.net.URI;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -23,6 +24,7 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.WebAddress;
 import wendo.core.media.CodeSvg;
@@ -55,13 +57,14 @@ class ProofController {
         this.clock = clock;
     }
 
+    record LinkProofsPage(LinkListed link, List<Proofs.Proof> proofs, Instant now) {}
+
+    record ProofPage(Proofs.Proof proof, boolean isOpen, List<Checklist> lists) {}
+
     @GetMapping({"/links/{id}/proof", "/links/{id}/proof/picture"})
     ModelAndView link(@PathVariable UUID id) {
         LinkListed link = links.find(id).orElseThrow(ProofController::absent);
-        return new ModelAndView("place/proofs/link")
-                .addObject("link", link)
-                .addObject("proofs", proofs.of(id))
-                .addObject("now", clock.instant());
+        return ViewRecord.of("place/proofs/link", new LinkProofsPage(link, proofs.of(id), clock.instant()));
     }
 
     /** Looks at the pages too, so that the checklist need not wait for the schedule. */
@@ -98,12 +101,12 @@ class ProofController {
     }
 
     private ModelAndView show(String view, Proofs.Proof proof) {
-        return new ModelAndView(view)
-                .addObject("proof", proof)
-                .addObject("isOpen", proof.isOpen(clock.instant()))
-                .addObject(
-                        "lists",
-                        queries.happened(proof.id()).stream().map(Checklist::of).toList());
+        return ViewRecord.of(
+                view,
+                new ProofPage(
+                        proof,
+                        proof.isOpen(clock.instant()),
+                        queries.happened(proof.id()).stream().map(Checklist::of).toList()));
     }
 
     /** On the links' own host, for there the phone is told apart. */

@@ -1,6 +1,7 @@
 package wendo.app.place.signposts;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -11,6 +12,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.ViewRecord;
 
 /** A signpost as everybody sees it, on the link host: light, without script. */
 @Controller
@@ -25,6 +27,9 @@ class OpenSignpost {
         this.scope = scope;
     }
 
+    record OpenSignpostPage(
+            Signposts.Signpost signpost, String business, String language, List<Signposts.Entry> entries) {}
+
     @GetMapping("/t/signposts/{id}")
     ModelAndView page(@PathVariable UUID id, HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-cache");
@@ -37,10 +42,12 @@ class OpenSignpost {
     }
 
     private ModelAndView show(UUID id) {
-        return new ModelAndView("place/signposts/open")
-                .addObject("signpost", signposts.find(id).orElseThrow())
-                .addObject("business", businesses.current().name())
-                .addObject("language", businesses.current().locale().getLanguage())
-                .addObject("entries", signposts.shown(id));
+        return ViewRecord.of(
+                "place/signposts/open",
+                new OpenSignpostPage(
+                        signposts.find(id).orElseThrow(),
+                        businesses.current().name(),
+                        businesses.current().locale().getLanguage(),
+                        signposts.shown(id)));
     }
 }

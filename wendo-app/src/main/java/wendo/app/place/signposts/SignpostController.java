@@ -1,10 +1,13 @@
 package wendo.app.place.signposts;
 
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,13 +23,19 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
+import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 
 /** Signposts as the people of the business see them. */
@@ -48,29 +57,45 @@ class SignpostController {
         this.clock = clock;
     }
 
+    record SignpostListPage(
+            List<Signposts.Signpost> signposts,
+            SignpostIssue.Wanted wanted,
+            Map<String, String> faults,
+            List<SourceListed> sources,
+            List<CampaignListed> campaigns) {}
+
+    record SignpostPage(
+            Signposts.Signpost signpost,
+            int version,
+            String title,
+            String text,
+            Map<String, String> typed,
+            Map<String, String> faults,
+            PeriodChoice choice,
+            Instant now,
+            List<SourceListed> sources,
+            List<Signposts.Entry> entries) {}
+
     @GetMapping
     ModelAndView list() {
         return list(new SignpostIssue.Wanted("", "", "", "", ""), Map.of());
     }
 
     private ModelAndView list(SignpostIssue.Wanted wanted, Map<String, String> faults) {
-        return new ModelAndView("place/signposts/list")
-                .addObject("signposts", signposts.list())
-                .addObject("wanted", wanted)
-                .addObject("faults", faults)
-                .addObject("sources", sources.list())
-                .addObject("campaigns", campaigns.list());
+        return ViewRecord.of(
+                "place/signposts/list",
+                new SignpostListPage(signposts.list(), wanted, faults, sources.list(), campaigns.list()));
     }
 
     @PostMapping
-    ModelAndView add(@RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView add(TypedFields typed, CurrentPerson person) {
         SignpostIssue.Wanted wanted = new SignpostIssue.Wanted(
-                typed.getOrDefault("title", "").strip(),
-                typed.getOrDefault("text", "").strip(),
-                typed.getOrDefault("source", "").strip(),
-                typed.getOrDefault("campaign", "").strip(),
-                typed.getOrDefault("ending", "").strip());
-        Map<String, String> faults = described(wanted.title(), wanted.text());
+                typed.text("title"),
+                typed.text("text"),
+                typed.text("source"),
+                typed.text("campaign"),
+                typed.text("ending"));
+        Map<String, String> faults = FormRules.faults(wanted);
         Sources.refusal(wanted.source()).ifPresent(fault -> faults.put("source", fault));
         Campaigns.refusal(wanted.campaign()).ifPresent(fault -> faults.put("campaign", fault));
         if (faults.isEmpty()) {
@@ -83,82 +108,70 @@ class SignpostController {
         return InvalidForm.of(list(wanted, faults));
     }
 
-    private static Map<String, String> described(String title, String text) {
-        Map<String, String> faults = new HashMap<>();
-        if (title.isEmpty()) {
-            faults.put("title", "Give it a title; visitors read it first.");
-        }
-        InvalidForm.tooLong(faults, "title", title, Signposts.MAX_TITLE);
-        InvalidForm.tooLong(faults, "text", text, Signposts.MAX_TEXT);
-        return faults;
-    }
-
     /** Also at the addresses that refused forms leave behind. */
     @GetMapping({"/{id}", "/{id}/entries"})
-    ModelAndView page(@PathVariable UUID id, PeriodChoice choice, Business business) {
+    ModelAndView page(@PathVariable UUID id, PeriodChoice choice) {
         Signposts.Signpost signpost = find(id);
-        return show(signpost, signpost.title(), signpost.text(), Map.of(), Map.of(), choice, business);
+        return show(signpost, Typed.of(signpost), Map.of(), choice);
+    }
+
+    /** @param entry what was typed for another entry */
+    private record Typed(
+            @NotBlank(message = SignpostIssue.NO_TITLE) @Size(max = Signposts.MAX_TITLE)
+            String title,
+
+            @Size(max = Signposts.MAX_TEXT) String text,
+            TypedFields entry) {
+        static Typed of(Signposts.Signpost signpost) {
+            return new Typed(signpost.title(), signpost.text(), TypedFields.none());
+        }
     }
 
     private ModelAndView show(
-            Signposts.Signpost signpost,
-            String title,
-            String text,
-            Map<String, String> typed,
-            Map<String, String> faults,
-            PeriodChoice choice,
-            Business business) {
-        return new ModelAndView("place/signposts/page")
-                .addObject("signpost", signpost)
-                .addObject("version", signposts.version(signpost.id()))
-                .addObject("title", title)
-                .addObject("text", text)
-                .addObject("typed", typed)
-                .addObject("faults", faults)
-                .addObject("choice", choice)
-                .addObject("now", clock.instant())
-                .addObject("sources", sources.list())
-                .addObject(
-                        "entries",
-                        signposts.entries(signpost.id(), choice.period().startInclusive()));
+            Signposts.Signpost signpost, Typed typed, Map<String, String> faults, PeriodChoice choice) {
+        return ViewRecord.of(
+                "place/signposts/page",
+                new SignpostPage(
+                        signpost,
+                        signposts.version(signpost.id()),
+                        typed.title(),
+                        typed.text(),
+                        typed.entry().firstValues(),
+                        faults,
+                        choice,
+                        clock.instant(),
+                        sources.list(),
+                        signposts.entries(signpost.id(), choice.period().startInclusive())));
     }
 
     @Needs(Permission.SET_UP)
     @PostMapping("/{id}")
-    ModelAndView describe(
-            @PathVariable UUID id,
-            @RequestParam String title,
-            @RequestParam String text,
-            @RequestParam(defaultValue = "") String version,
-            PeriodChoice choice,
-            Business business) {
+    ModelAndView describe(@PathVariable UUID id, TypedFields fields, PeriodChoice choice) {
         Signposts.Signpost signpost = find(id);
-        Map<String, String> faults = described(title.strip(), text.strip());
+        Typed typed = new Typed(fields.text("title"), fields.text("text"), TypedFields.none());
+        Map<String, String> faults = FormRules.faults(typed);
         if (!faults.isEmpty()) {
-            return InvalidForm.of(show(signpost, title, text, Map.of(), faults, choice, business));
+            return InvalidForm.of(show(signpost, typed, faults, choice));
         }
         try {
-            signposts.describe(id, EditedVersion.of(version), title.strip(), text.strip());
+            signposts.describe(id, EditedVersion.of(fields.text("version")), typed.title(), typed.text());
         } catch (OptimisticLockingFailureException e) {
             Signposts.Signpost theirs = find(id);
             Map<String, String> marks = EditConflict.marks(
-                    Map.of("title", title, "text", text), Map.of("title", theirs.title(), "text", theirs.text()));
-            return EditConflict.of(show(theirs, title, text, Map.of(), marks, choice, business), "/signposts/" + id);
+                    Map.of("title", typed.title(), "text", typed.text()),
+                    Map.of("title", theirs.title(), "text", theirs.text()));
+            return EditConflict.of(show(theirs, typed, marks, choice), "/signposts/" + id);
         }
         return back(id);
     }
 
     @Needs(Permission.SET_UP)
     @PostMapping("/{id}/entries")
-    ModelAndView addEntry(
-            @PathVariable UUID id,
-            @RequestParam Map<String, String> typed,
-            PeriodChoice choice,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView addEntry(@PathVariable UUID id, TypedFields typed, PageContext context) {
+        Business business = context.business();
         Signposts.Signpost signpost = find(id);
         Map<String, String> faults = new HashMap<>();
-        String title = typed.getOrDefault("entryTitle", "").strip();
+        String title = typed.text("entryTitle");
         if (title.isEmpty() || title.length() > Signposts.MAX_TITLE) {
             faults.put("entryTitle", "A title has 1 to %d characters.".formatted(Signposts.MAX_TITLE));
         }
@@ -174,22 +187,21 @@ class SignpostController {
             try {
                 UUID link = issue.entryLink(
                         signpost,
-                        typed.getOrDefault("address", ""),
-                        typed.getOrDefault("source", ""),
-                        title,
-                        person.name());
+                        new SignpostIssue.WantedEntry(typed.text("address"), typed.text("source"), title),
+                        context.person().name());
                 signposts.addEntry(id, new StoredEntry(title, link, first, last));
                 return back(id);
             } catch (SignpostIssue.LinkRefused e) {
                 faults.put("address", String.valueOf(e.getMessage()));
             }
         }
-        return InvalidForm.of(show(signpost, signpost.title(), signpost.text(), typed, faults, choice, business));
+        return InvalidForm.of(
+                show(signpost, new Typed(signpost.title(), signpost.text(), typed), faults, context.choice()));
     }
 
     private static Optional<Instant> moment(
-            String field, Map<String, String> typed, Business business, Map<String, String> faults) {
-        String text = typed.getOrDefault(field, "").strip();
+            String field, TypedFields typed, Business business, Map<String, String> faults) {
+        String text = typed.text(field);
         try {
             return text.isEmpty()
                     ? Optional.empty()

@@ -1,5 +1,7 @@
 package wendo.app.place.signposts;
 
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +25,8 @@ import wendo.core.links.PastedLink;
 /** Issues the links of signposts: the one that leads to it, and those of its entries. */
 @Service
 class SignpostIssue {
+    static final String NO_TITLE = "Give it a title; visitors read it first.";
+
     private final Signposts signposts;
     private final Links links;
     private final LinkSaving keeping;
@@ -46,7 +50,14 @@ class SignpostIssue {
     }
 
     /** What is wanted of a new signpost, as typed. */
-    record Wanted(String title, String text, String source, String campaign, String ending) {}
+    record Wanted(
+            @NotBlank(message = NO_TITLE) @Size(max = Signposts.MAX_TITLE)
+            String title,
+
+            @Size(max = Signposts.MAX_TEXT) String text,
+            String source,
+            String campaign,
+            String ending) {}
 
     /** A link that could not be issued, with what was wrong; nothing of what was begun is kept then. */
     static final class LinkRefused extends RuntimeException {
@@ -64,13 +75,18 @@ class SignpostIssue {
         UUID campaign = campaigns.findOrCreate(wanted.campaign()).id();
         UUID id = signposts.add(wanted.title(), wanted.text(), new Signposts.About(source, campaign), by);
         String page = hosts.defaultHost().origin() + Destinations.SIGNPOSTS + id;
-        signposts.leadHere(id, issue(page, source.toString(), wanted.campaign(), wanted.ending(), wanted.title(), by));
+        LinkWish wish = wish(page, source.toString(), wanted.campaign(), wanted.title());
+        signposts.leadHere(id, issue(wish.withSlug(wanted.ending()), by));
         return id;
     }
 
+    /** @param source whose link it is; empty text for the signpost's own */
+    record WantedEntry(String address, String source, String title) {}
+
     /** The link of an entry: a pasted one of our own, or a new one to the pasted page, with its source's tags. Throws {@link LinkRefused}. */
     @Transactional
-    UUID entryLink(Signposts.Signpost signpost, String address, String source, String title, String by) {
+    UUID entryLink(Signposts.Signpost signpost, WantedEntry wanted, String by) {
+        String address = wanted.address();
         Optional<UUID> own = keeping.findPasted(address)
                 .filter(id -> keeping.find(id)
                         .filter(link -> new PastedLink(link.url()).plain().equals(new PastedLink(address).plain()))
@@ -83,14 +99,16 @@ class SignpostIssue {
                 .map(one -> one.name())
                 .findFirst()
                 .orElse(signpost.title());
-        String from = source.isEmpty() ? signpost.source().toString() : source;
-        return issue(address, from, campaign, "", title + " · " + signpost.title(), by);
+        String from = wanted.source().isEmpty() ? signpost.source().toString() : wanted.source();
+        return issue(wish(address, from, campaign, wanted.title() + " · " + signpost.title()), by);
     }
 
-    private UUID issue(String address, String source, String campaign, String ending, String name, String by) {
+    private static LinkWish wish(String address, String source, String campaign, String name) {
         String shortened = name.length() <= LinkSaving.MAX_NAME ? name : name.substring(0, LinkSaving.MAX_NAME);
-        LinkWish wish = new LinkWish(
-                address, source, Channel.SOCIAL.key(), campaign, ending, shortened, Map.of(), LinkTerms.none());
+        return new LinkWish(address, source, Channel.SOCIAL.key(), campaign, "", shortened, Map.of(), LinkTerms.none());
+    }
+
+    private UUID issue(LinkWish wish, String by) {
         Links.Issued issued = links.issue(List.of(wish), IssueContext.Choice.usual(), by);
         if (issued instanceof Links.Issued.Done done) {
             return done.links().get(0).id();

@@ -78,7 +78,10 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     @Override
     public boolean supportsParameter(MethodParameter parameter) {
         Class<?> type = parameter.getParameterType();
-        return type == PeriodChoice.class || type == CurrentPerson.class || type == Business.class;
+        return type == PeriodChoice.class
+                || type == CurrentPerson.class
+                || type == Business.class
+                || type == PageContext.class;
     }
 
     @Override
@@ -87,14 +90,21 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             @org.jspecify.annotations.Nullable ModelAndViewContainer container,
             NativeWebRequest request,
             @org.jspecify.annotations.Nullable WebDataBinderFactory binders) {
-        if (parameter.getParameterType() == CurrentPerson.class) {
-            Object person = request.getAttribute(CurrentPerson.ATTRIBUTE, RequestAttributes.SCOPE_REQUEST);
-            return Objects.requireNonNull(person, "Nobody is signed in");
+        Class<?> type = parameter.getParameterType();
+        if (type == CurrentPerson.class) {
+            return personOf(request);
         }
         Business business = businesses.current();
-        if (parameter.getParameterType() == Business.class) {
+        if (type == Business.class) {
             return business;
         }
-        return periodOf(Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)), business);
+        PeriodChoice choice =
+                periodOf(Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)), business);
+        return type == PeriodChoice.class ? choice : new PageContext(personOf(request), business, choice);
+    }
+
+    private static CurrentPerson personOf(NativeWebRequest request) {
+        Object person = request.getAttribute(CurrentPerson.ATTRIBUTE, RequestAttributes.SCOPE_REQUEST);
+        return (CurrentPerson) Objects.requireNonNull(person, "Nobody is signed in");
     }
 }

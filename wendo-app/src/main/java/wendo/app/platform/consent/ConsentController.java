@@ -19,6 +19,8 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.ViewRecord;
+import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 
 /** Who agreed to what: found by contact, withdrawn by the office, exported. */
@@ -36,6 +38,9 @@ class ConsentController {
         this.queries = queries;
     }
 
+    record ConsentListPage(
+            List<ConsentQueries.Row> rows, boolean hasMore, String contact, int page, boolean maySetUp) {}
+
     @GetMapping
     ModelAndView list(
             @RequestParam(defaultValue = "") String contact,
@@ -45,12 +50,14 @@ class ConsentController {
         String wanted = contact.strip().toLowerCase(Locale.ROOT);
         List<ConsentQueries.Row> rows =
                 queries.search(wanted.length() <= MAX_FRAGMENT ? wanted : wanted.substring(0, MAX_FRAGMENT), number);
-        return new ModelAndView("platform/consent/list")
-                .addObject("rows", rows.stream().limit(ConsentQueries.PAGE).toList())
-                .addObject("hasMore", rows.size() > ConsentQueries.PAGE)
-                .addObject("contact", contact)
-                .addObject("page", number)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "platform/consent/list",
+                new ConsentListPage(
+                        rows.stream().limit(ConsentQueries.PAGE).toList(),
+                        rows.size() > ConsentQueries.PAGE,
+                        contact,
+                        number,
+                        person.role().maySetUp()));
     }
 
     /** {@code back} is the page that it was withdrawn on: a lead's, an outcome's, or this one. */
@@ -67,20 +74,23 @@ class ConsentController {
         person.mustBeAllowedToSetUp();
         TableFormat.CSV.send(
                 response,
-                "consent-records",
-                "Consent",
-                List.of(
-                        "Contact",
-                        "Purpose",
-                        "Words",
-                        "Version",
-                        "Given at",
-                        "Where",
-                        "Page",
-                        "Withdrawn at",
-                        "How",
-                        "By"),
-                queries.all().stream().map(row -> cells(row, business.zone())).toList());
+                new NamedTable(
+                        "consent-records",
+                        "Consent",
+                        List.of(
+                                "Contact",
+                                "Purpose",
+                                "Words",
+                                "Version",
+                                "Given at",
+                                "Where",
+                                "Page",
+                                "Withdrawn at",
+                                "How",
+                                "By"),
+                        queries.all().stream()
+                                .map(row -> cells(row, business.zone()))
+                                .toList()));
     }
 
     private static List<String> cells(ConsentQueries.Row row, ZoneId zone) {

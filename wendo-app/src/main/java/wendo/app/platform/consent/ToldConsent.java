@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 
 /**
  * Consent that somebody gave by word of mouth, as the office notes it.
@@ -31,12 +32,12 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
         return new ToldConsent(Set.of(), "");
     }
 
-    public static ToldConsent of(Map<String, String> typed) {
+    public static ToldConsent of(TypedFields typed) {
         return new ToldConsent(
                 Arrays.stream(ConsentPurpose.values())
-                        .filter(purpose -> typed.containsKey(FIELD + purpose.key()))
+                        .filter(purpose -> typed.isSent(FIELD + purpose.key()))
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(ConsentPurpose.class))),
-                typed.getOrDefault(WORDS, "").strip());
+                typed.text(WORDS));
     }
 
     /** Notes what is wrong with it, for these contacts. Nothing ticked is nothing wrong. */

@@ -32,6 +32,7 @@ import wendo.app.platform.consent.Withdrawal;
 import wendo.app.platform.site.ApiErrors;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.ViewRecord;
 
 /** What comes back: the gateway's news of a message, a reader who wants no more, and whoever fetches a clip. */
 @Controller
@@ -81,6 +82,8 @@ class MessageNews {
             @Nullable UUID id,
             @Nullable String event,
             @Nullable String text) {}
+
+    record StopPage(String business, boolean isDone) {}
 
     /** The gateway tells, with the key that it is called with. */
     @PostMapping("/t/messages/news")
@@ -165,9 +168,7 @@ class MessageNews {
         Optional<String> name = businessOf(id)
                 .map(business ->
                         scope.within(business, () -> businesses.current().name()));
-        ModelAndView page = new ModelAndView("platform/sending/open-stop")
-                .addObject("business", name.orElse(""))
-                .addObject("isDone", isDone);
+        ModelAndView page = ViewRecord.of("platform/sending/open-stop", new StopPage(name.orElse(""), isDone));
         page.setStatus(name.isPresent() ? HttpStatus.OK : HttpStatus.NOT_FOUND);
         return page;
     }

@@ -32,6 +32,11 @@ public final class EditConflict {
     }
 
     /** What stands beside the fields that differ, by the name of the field. */
+    public static Map<String, String> marks(TypedFields typed, Map<String, String> stored) {
+        return marks(typed.firstValues(), stored);
+    }
+
+    /** The same. */
     public static Map<String, String> marks(Map<String, String> typed, Map<String, String> stored) {
         Map<String, String> marks = new LinkedHashMap<>();
         stored.forEach((field, theirs) -> {

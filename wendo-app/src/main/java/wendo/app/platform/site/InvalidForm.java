@@ -17,7 +17,11 @@ public final class InvalidForm {
     public static void tooLong(Map<String, String> faults, String field, String text, int most) {
         int length = text.strip().length();
         if (length > most) {
-            faults.put(field, "It may have %d characters; this has %d.".formatted(most, length));
+            faults.put(field, tooLong(length, most));
         }
+    }
+
+    static String tooLong(int length, int most) {
+        return "It may have %d characters; this has %d.".formatted(most, length);
     }
 }

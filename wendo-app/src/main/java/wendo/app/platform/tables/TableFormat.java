@@ -3,7 +3,6 @@ package wendo.app.platform.tables;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
@@ -32,35 +31,25 @@ public enum TableFormat {
         return name().toLowerCase(Locale.ROOT);
     }
 
-    /**
-     * Answers with the table as a file. Numbers stay numbers where the kind of file knows them.
-     *
-     * @param name of the file, without ending
-     * @param sheet the title of the workbook's one sheet
-     */
-    public void send(
-            HttpServletResponse response,
-            String name,
-            String sheet,
-            List<String> columns,
-            Iterable<? extends List<?>> rows)
-            throws IOException {
+    /** Answers with the table as a file. Numbers stay numbers where the kind of file knows them. */
+    public void send(HttpServletResponse response, NamedTable table) throws IOException {
         response.setContentType(mediaType);
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
                 ContentDisposition.attachment()
-                        .filename(name + "." + ending())
+                        .filename(table.name() + "." + ending())
                         .build()
                         .toString());
         switch (this) {
             case CSV ->
                 TableWriter.writeCsv(
-                        columns,
-                        () -> StreamSupport.stream(rows.spliterator(), false)
+                        table.columns(),
+                        () -> StreamSupport.stream(table.rows().spliterator(), false)
                                 .map(row -> row.stream().map(String::valueOf).toList())
                                 .iterator(),
                         response.getOutputStream());
-            case XLSX -> TableWriter.writeNumbers(sheet, columns, rows, response.getOutputStream());
+            case XLSX ->
+                TableWriter.writeNumbers(table.sheet(), table.columns(), table.rows(), response.getOutputStream());
         }
     }
 }

@@ -1,6 +1,7 @@
 package wendo.app.prepare.campaigns;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.dao.OptimisticLockingFailureException;
@@ -16,12 +17,14 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 
 /** The list of campaigns, and one campaign. */
 @Needs(Permission.SET_UP)
@@ -35,6 +38,11 @@ class CampaignController {
         this.campaigns = campaigns;
         this.queries = queries;
     }
+
+    record CampaignListPage(
+            CampaignForm form, Map<String, String> faults, List<CampaignQueries.Row> rows, boolean maySetUp) {}
+
+    record CampaignPage(UUID id, int version, CampaignForm form, Map<String, String> faults, boolean maySetUp) {}
 
     @GetMapping
     ModelAndView list(CurrentPerson person) {
@@ -64,8 +72,9 @@ class CampaignController {
             @PathVariable UUID id,
             @ModelAttribute CampaignForm form,
             @RequestParam(defaultValue = "") String version,
-            Business business,
-            CurrentPerson person) {
+            PageContext context) {
+        CurrentPerson person = context.person();
+        Business business = context.business();
         person.mustBeAllowedToSetUp();
         mustExist(id);
         CampaignForm.Judged judged = form.check(business);
@@ -91,20 +100,16 @@ class CampaignController {
     }
 
     private ModelAndView list(CampaignForm form, Map<String, String> faults, CurrentPerson person) {
-        return new ModelAndView("prepare/campaigns/list")
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("rows", queries.list())
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "prepare/campaigns/list",
+                new CampaignListPage(form, faults, queries.list(), person.role().maySetUp()));
     }
 
     private ModelAndView page(UUID id, CampaignForm form, Map<String, String> faults, CurrentPerson person) {
-        return new ModelAndView("prepare/campaigns/page")
-                .addObject("id", id)
-                .addObject("version", campaigns.version(id))
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "prepare/campaigns/page",
+                new CampaignPage(
+                        id, campaigns.version(id), form, faults, person.role().maySetUp()));
     }
 
     private void mustExist(UUID id) {

@@ -1,15 +1,21 @@
 package wendo.app.prepare.campaigns;
 
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.FormRules;
 
 /** What is said of a campaign, as typed. */
-record CampaignForm(String name, String firstDay, String lastDay, String budget, String note) {
+record CampaignForm(
+        @Size(max = Campaigns.MAX_NAME) String name,
+        String firstDay,
+        String lastDay,
+        String budget,
+        @Size(max = MAX_NOTE) String note) {
     static final int MAX_NOTE = 1000;
 
     CampaignForm {
@@ -51,7 +57,7 @@ record CampaignForm(String name, String firstDay, String lastDay, String budget,
     record Judged(Checked checked, Map<String, String> faults) {}
 
     Judged check(Business business) {
-        Map<String, String> faults = new HashMap<>();
+        Map<String, String> faults = FormRules.faults(this);
         Campaigns.refusal(name).ifPresent(fault -> faults.put("name", fault));
         Optional<LocalDate> first = day("firstDay", firstDay, faults);
         Optional<LocalDate> last = day("lastDay", lastDay, faults);
@@ -59,9 +65,6 @@ record CampaignForm(String name, String firstDay, String lastDay, String budget,
             faults.put(first.isPresent() ? "lastDay" : "firstDay", "Give both days, or neither.");
         } else if (first.isPresent() && last.orElseThrow().isBefore(first.get())) {
             faults.put("lastDay", "The last day lies before the first.");
-        }
-        if (note.length() > MAX_NOTE) {
-            faults.put("note", "A note may have %d characters; this one has %d.".formatted(MAX_NOTE, note.length()));
         }
         return new Judged(new Checked(name, first, last, budget(business, faults), note), faults);
     }

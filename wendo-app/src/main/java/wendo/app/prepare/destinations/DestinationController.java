@@ -1,5 +1,6 @@
 package wendo.app.prepare.destinations;
 
+import jakarta.validation.constraints.Size;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -18,12 +19,16 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
 
@@ -43,6 +48,22 @@ class DestinationController {
         this.queries = queries;
         this.looks = looks;
     }
+
+    /** Where the destination moves to, as it was typed. */
+    record Moved(String newAddress, String reason) {}
+
+    record DestinationListPage(List<DestinationListed> rows, Map<UUID, Long> links, String address, String fault) {}
+
+    record DestinationPage(
+            DestinationListed destination,
+            int version,
+            Health health,
+            String name,
+            String note,
+            Map<String, String> faults,
+            Long links,
+            boolean endsSoon,
+            boolean maySetUp) {}
 
     @GetMapping
     ModelAndView list() {
@@ -64,30 +85,23 @@ class DestinationController {
     @GetMapping("/{id}")
     ModelAndView page(@PathVariable UUID id, CurrentPerson person) {
         DestinationListed destination = find(id);
-        return page(destination, destination.name(), destination.note(), Map.of(), person);
+        return page(destination, Typed.of(destination), Map.of(), person);
     }
 
     @PostMapping("/{id}")
-    ModelAndView describe(
-            @PathVariable UUID id,
-            @RequestParam String name,
-            @RequestParam String note,
-            @RequestParam(defaultValue = "") String version,
-            CurrentPerson person) {
+    ModelAndView describe(@PathVariable UUID id, TypedFields fields, CurrentPerson person) {
         DestinationListed destination = find(id);
-        Map<String, String> faults = new HashMap<>();
-        InvalidForm.tooLong(faults, "name", name, Destinations.MAX_NAME);
-        InvalidForm.tooLong(faults, "note", note, Destinations.MAX_NOTE);
+        Typed typed = new Typed(fields.text("name"), fields.text("note"));
+        Map<String, String> faults = FormRules.faults(typed);
         if (!faults.isEmpty()) {
-            return InvalidForm.of(page(destination, name, note, faults, person));
+            return InvalidForm.of(page(destination, typed, faults, person));
         }
         try {
-            destinations.describe(id, EditedVersion.of(version), name, note);
+            destinations.describe(id, EditedVersion.of(fields.text("version")), typed.name(), typed.note());
         } catch (OptimisticLockingFailureException e) {
             DestinationListed theirs = find(id);
-            Map<String, String> marks = EditConflict.marks(
-                    Map.of("name", name, "note", note), Map.of("name", theirs.name(), "note", theirs.note()));
-            return EditConflict.of(page(theirs, name, note, marks, person), "/setup/destinations/" + id);
+            Map<String, String> marks = EditConflict.marks(typed, Typed.of(theirs));
+            return EditConflict.of(page(theirs, typed, marks, person), "/setup/destinations/" + id);
         }
         return new ModelAndView("redirect:/setup/destinations/" + id);
     }
@@ -103,8 +117,9 @@ class DestinationController {
             @PathVariable UUID id,
             @RequestParam String address,
             @RequestParam(defaultValue = "") String reason,
-            Business business,
-            CurrentPerson person) {
+            PageContext context) {
+        CurrentPerson person = context.person();
+        Business business = context.business();
         person.mustBeAllowedToSetUp();
         DestinationListed destination = find(id);
         Map<String, String> faults = new HashMap<>();
@@ -123,9 +138,8 @@ class DestinationController {
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/setup/destinations/" + id)
-                : InvalidForm.of(page(destination, destination.name(), destination.note(), faults, person))
-                        .addObject("newAddress", address)
-                        .addObject("reason", reason);
+                : InvalidForm.of(ViewRecord.with(
+                        page(destination, Typed.of(destination), faults, person), new Moved(address, reason)));
     }
 
     @PostMapping("/{id}/archive")
@@ -145,24 +159,32 @@ class DestinationController {
                 .sorted(Comparator.comparing(
                         (DestinationListed one) -> one.health().isFailing() ? 0 : 1))
                 .toList();
-        return new ModelAndView("prepare/destinations/list")
-                .addObject("rows", failingFirst)
-                .addObject("links", queries.links())
-                .addObject("address", address)
-                .addObject("fault", fault);
+        return ViewRecord.of(
+                "prepare/destinations/list", new DestinationListPage(failingFirst, queries.links(), address, fault));
+    }
+
+    /** What is said of a destination, as it was typed. */
+    private record Typed(
+            @Size(max = Destinations.MAX_NAME) String name,
+            @Size(max = Destinations.MAX_NOTE) String note) {
+        static Typed of(DestinationListed destination) {
+            return new Typed(destination.name(), destination.note());
+        }
     }
 
     private ModelAndView page(
-            DestinationListed destination, String name, String note, Map<String, String> faults, CurrentPerson person) {
-        return new ModelAndView("prepare/destinations/page")
-                .addObject("destination", destination)
-                .addObject("version", destinations.version(destination.id()))
-                .addObject("health", destination.health())
-                .addObject("name", name)
-                .addObject("note", note)
-                .addObject("faults", faults)
-                .addObject("links", queries.links().getOrDefault(destination.id(), 0L))
-                .addObject("endsSoon", looks.endsSoon(destination.health().look()))
-                .addObject("maySetUp", person.role().maySetUp());
+            DestinationListed destination, Typed typed, Map<String, String> faults, CurrentPerson person) {
+        return ViewRecord.of(
+                "prepare/destinations/page",
+                new DestinationPage(
+                        destination,
+                        destinations.version(destination.id()),
+                        destination.health(),
+                        typed.name(),
+                        typed.note(),
+                        faults,
+                        queries.links().getOrDefault(destination.id(), 0L),
+                        looks.endsSoon(destination.health().look()),
+                        person.role().maySetUp()));
     }
 }

@@ -1,6 +1,7 @@
 package wendo.app.prepare.evidence;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
@@ -13,6 +14,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 
@@ -32,18 +34,22 @@ class EvidenceController {
     /** As typed. */
     record Typed(String kind, String text, String source) {}
 
+    record EvidenceListPage(
+            List<SourceClues.Standing> standing,
+            List<SourceClues.Unmatched> unmatched,
+            List<SourceListed> sources,
+            EvidenceController.Typed typed,
+            Map<String, String> faults) {}
+
     @GetMapping
     ModelAndView list() {
         return list(new Typed("code", "", ""), Map.of());
     }
 
     private ModelAndView list(Typed typed, Map<String, String> faults) {
-        return new ModelAndView("prepare/evidence/list")
-                .addObject("standing", clues.all())
-                .addObject("unmatched", clues.unmatched())
-                .addObject("sources", sources.list())
-                .addObject("typed", typed)
-                .addObject("faults", faults);
+        return ViewRecord.of(
+                "prepare/evidence/list",
+                new EvidenceListPage(clues.all(), clues.unmatched(), sources.list(), typed, faults));
     }
 
     @PostMapping

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
@@ -26,6 +27,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.links.Channel;
 
@@ -58,6 +61,28 @@ class SourceController {
         this.events = events;
     }
 
+    record MergePreview(SourceListed mergeInto, SourceMerging.Moves moves, String reason) {}
+
+    record SourceListPage(
+            SourceForm form,
+            Map<String, String> faults,
+            List<SourceQueries.Row> rows,
+            Channel[] channels,
+            List<Colleague> colleagues,
+            Map<String, String> windowDays,
+            boolean maySetUp) {}
+
+    record SourcePage(
+            int version,
+            SourceForm form,
+            Map<String, String> faults,
+            SourceQueries.Row source,
+            List<SourceListed> others,
+            List<SourceMerging.Done> history,
+            Channel[] channels,
+            List<Colleague> colleagues,
+            boolean maySetUp) {}
+
     @GetMapping
     ModelAndView list(CurrentPerson person) {
         return list(SourceForm.empty(), Map.of(), typed(windows.current()), person);
@@ -86,12 +111,12 @@ class SourceController {
     }
 
     @PostMapping("/windows")
-    ModelAndView changeWindows(@RequestParam Map<String, String> typed, CurrentPerson person) {
+    ModelAndView changeWindows(TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Map<Channel, Integer> days = new EnumMap<>(Channel.class);
         Map<String, String> kept = new HashMap<>();
         for (Channel channel : Channel.values()) {
-            String text = typed.getOrDefault(channel.key(), "").strip();
+            String text = typed.raw(channel.key()).strip();
             kept.put(channel.key(), text);
             days.put(channel, text.matches("\\d{1,4}") ? Integer.parseInt(text) : 0);
         }
@@ -146,12 +171,9 @@ class SourceController {
 
     /** Without a confirmation it shows what would move. */
     @PostMapping("/{id}/merge")
-    ModelAndView merge(
-            @PathVariable UUID id,
-            @RequestParam(defaultValue = "") String into,
-            @RequestParam(defaultValue = "") String reason,
-            @RequestParam(defaultValue = "false") boolean confirmed,
-            CurrentPerson person) {
+    ModelAndView merge(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
+        String into = typed.text("into");
+        String reason = typed.text("reason");
         person.mustBeAllowedToSetUp();
         SourceListed merged = sources.find(id).orElseThrow(SourceController::unknown);
         Optional<SourceListed> kept = sources.list().stream()
@@ -165,13 +187,12 @@ class SourceController {
             return InvalidForm.of(page(id, sources.form(id).orElseThrow(), Map.of("into", fault), person))
                     .addObject("reason", reason);
         }
-        if (!confirmed) {
-            return page(id, sources.form(id).orElseThrow(), Map.of(), person)
-                    .addObject("mergeInto", kept.get())
-                    .addObject("moves", merging.moves(id))
-                    .addObject("reason", reason.strip());
+        if (!typed.is("confirmed", "true")) {
+            return ViewRecord.with(
+                    page(id, sources.form(id).orElseThrow(), Map.of(), person),
+                    new MergePreview(kept.get(), merging.moves(id), reason));
         }
-        if (!merging.merge(kept.get().id(), merged.id(), reason.strip(), person.name())) {
+        if (!merging.merge(kept.get().id(), merged.id(), reason, person.name())) {
             return InvalidForm.of(page(
                     id,
                     sources.form(id).orElseThrow(),
@@ -189,30 +210,34 @@ class SourceController {
 
     private ModelAndView list(
             SourceForm form, Map<String, String> faults, Map<String, String> windowDays, CurrentPerson person) {
-        return new ModelAndView("prepare/sources/list")
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("rows", queries.list())
-                .addObject("channels", Channel.values())
-                .addObject("colleagues", accounts.colleagues())
-                .addObject("windowDays", windowDays)
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "prepare/sources/list",
+                new SourceListPage(
+                        form,
+                        faults,
+                        queries.list(),
+                        Channel.values(),
+                        accounts.colleagues(),
+                        windowDays,
+                        person.role().maySetUp()));
     }
 
     private ModelAndView page(UUID id, SourceForm form, Map<String, String> faults, CurrentPerson person) {
         List<SourceListed> others = sources.list().stream()
                 .filter(source -> !source.id().equals(id))
                 .toList();
-        return new ModelAndView("prepare/sources/page")
-                .addObject("version", sources.version(id))
-                .addObject("form", form)
-                .addObject("faults", faults)
-                .addObject("source", queries.find(id).orElseThrow(SourceController::unknown))
-                .addObject("others", others)
-                .addObject("history", merging.history(id))
-                .addObject("channels", Channel.values())
-                .addObject("colleagues", accounts.colleagues())
-                .addObject("maySetUp", person.role().maySetUp());
+        return ViewRecord.of(
+                "prepare/sources/page",
+                new SourcePage(
+                        sources.version(id),
+                        form,
+                        faults,
+                        queries.find(id).orElseThrow(SourceController::unknown),
+                        others,
+                        merging.history(id),
+                        Channel.values(),
+                        accounts.colleagues(),
+                        person.role().maySetUp()));
     }
 
     private void mustExist(UUID id) {

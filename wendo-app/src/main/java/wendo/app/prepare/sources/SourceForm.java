@@ -1,16 +1,24 @@
 package wendo.app.prepare.sources;
 
-import java.util.LinkedHashMap;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
+import wendo.app.platform.site.FormRules;
 import wendo.core.links.Channel;
 import wendo.core.links.Tag;
 
 /** What is said of a source, as typed. */
-record SourceForm(String name, String channel, String medium, String owner, String contact, String note) {
+record SourceForm(
+        @Size(max = Sources.MAX_NAME) String name,
+        String channel,
+        @Size(max = MAX_MEDIUM) String medium,
+        String owner,
+        @Size(max = MAX_CONTACT) String contact,
+        @Size(max = MAX_NOTE) String note) {
+    static final int MAX_MEDIUM = 100;
     static final int MAX_CONTACT = 200;
     static final int MAX_NOTE = 1000;
 
@@ -35,7 +43,7 @@ record SourceForm(String name, String channel, String medium, String owner, Stri
     record Checked(String name, Channel channel, Tag medium, Optional<UUID> owner, String contact, String note) {}
 
     Map<String, String> faults(List<Colleague> colleagues) {
-        Map<String, String> faults = new LinkedHashMap<>();
+        Map<String, String> faults = FormRules.faults(this);
         Sources.refusal(name).ifPresent(fault -> faults.put("name", fault));
         if (Channel.find(channel).isEmpty()) {
             faults.put("channel", "Choose what kind of source it is.");
@@ -46,15 +54,7 @@ record SourceForm(String name, String channel, String medium, String owner, Stri
         if (!owner.isEmpty() && ownerOf(colleagues).isEmpty()) {
             faults.put("owner", "Choose somebody who works here.");
         }
-        tooLong(faults, "contact", contact, MAX_CONTACT);
-        tooLong(faults, "note", note, MAX_NOTE);
         return faults;
-    }
-
-    private static void tooLong(Map<String, String> faults, String field, String text, int most) {
-        if (text.length() > most) {
-            faults.put(field, "It may have %d characters; this has %d.".formatted(most, text.length()));
-        }
     }
 
     /** Call it when there are no faults. */

@@ -1,6 +1,7 @@
 package wendo.app.visit.arrivals;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,7 +13,9 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.Channel;
@@ -33,17 +36,29 @@ class ArrivalController {
         this.ribbons = ribbons;
     }
 
+    record ArrivalListPage(
+            ArrivalQueries.Arrived arrived,
+            int shown,
+            List<ArrivalTags.Unknown> unknown,
+            List<ArrivalTags.Landed> landed,
+            Channel[] channels,
+            List<SourceListed> sources,
+            PeriodChoice choice,
+            Ribbon ribbon) {}
+
     @GetMapping("/links/none")
     ModelAndView list(PeriodChoice choice, Business business) {
-        return new ModelAndView("visit/arrivals/list")
-                .addObject("arrived", queries.arrived(choice.period()))
-                .addObject("shown", ArrivalQueries.SHOWN)
-                .addObject("unknown", tags.unknown(choice.period(), business.zone()))
-                .addObject("landed", tags.landed(choice.period(), business.zone()))
-                .addObject("channels", Channel.values())
-                .addObject("sources", sources.list())
-                .addObject("choice", choice)
-                .addObject("ribbon", ribbons.draw(choice));
+        return ViewRecord.of(
+                "visit/arrivals/list",
+                new ArrivalListPage(
+                        queries.arrived(choice.period()),
+                        ArrivalQueries.SHOWN,
+                        tags.unknown(choice.period(), business.zone()),
+                        tags.landed(choice.period(), business.zone()),
+                        Channel.values(),
+                        sources.list(),
+                        choice,
+                        ribbons.draw(choice)));
     }
 
     /** A tag that no source has becomes a source. */

@@ -6,8 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,7 +24,9 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.ViewRecord;
 import wendo.core.visits.OutgoingPattern;
 
 /** What the links that lead away are worth, page by page; and the patterns they are counted by. */
@@ -40,25 +44,49 @@ class OutboundController {
         this.ribbons = ribbons;
     }
 
+    record PatternTrial(OutboundQueries.Trial trial, String tried) {}
+
     /** As typed. */
-    record Typed(String name, String pattern, String worth) {}
+    record Typed(String name, String pattern, String worth) {
+        Typed(@Nullable String name, @Nullable String pattern, @Nullable String worth) {
+            this.name = name == null ? "" : name.strip();
+            this.pattern = pattern == null ? "" : pattern.strip();
+            this.worth = worth == null ? "" : worth.strip();
+        }
+    }
+
+    record OutboundFiguresPage(
+            List<PageWorth> pages,
+            boolean hasPatterns,
+            long clicks,
+            long worth,
+            List<OutboundQueries.Followed> uncounted,
+            PeriodChoice choice,
+            Ribbon ribbon) {}
+
+    record OutboundPatternsPage(
+            List<OutboundPatterns.Kept> patterns,
+            OutboundController.Typed typed,
+            Map<String, String> faults,
+            int measuredDays,
+            int withinDays) {}
 
     @GetMapping("/links/outgoing")
     ModelAndView figures(PeriodChoice choice, Business business) {
         List<OutboundPatterns.Kept> kept = patterns.all();
         List<PageWorth> pages = PageWorth.of(queries.byPage(choice.period(), business.zone()), kept);
-        return new ModelAndView("visit/outbound/figures")
-                .addObject("pages", pages)
-                .addObject("hasPatterns", !kept.isEmpty())
-                .addObject("clicks", pages.stream().mapToLong(PageWorth::clicks).sum())
-                .addObject(
-                        "worth",
+        return ViewRecord.of(
+                "visit/outbound/figures",
+                new OutboundFiguresPage(
+                        pages,
+                        !kept.isEmpty(),
+                        pages.stream().mapToLong(PageWorth::clicks).sum(),
                         pages.stream()
                                 .mapToLong(page -> page.worthMinor().orElse(0))
-                                .sum())
-                .addObject("uncounted", queries.uncounted(choice.period(), business.zone()))
-                .addObject("choice", choice)
-                .addObject("ribbon", ribbons.draw(choice));
+                                .sum(),
+                        queries.uncounted(choice.period(), business.zone()),
+                        choice,
+                        ribbons.draw(choice)));
     }
 
     @Needs(Permission.SET_UP)
@@ -68,12 +96,14 @@ class OutboundController {
     }
 
     private ModelAndView list(Typed typed, Map<String, String> faults) {
-        return new ModelAndView("visit/outbound/patterns")
-                .addObject("patterns", patterns.all())
-                .addObject("typed", typed)
-                .addObject("faults", faults)
-                .addObject("measuredDays", OutboundPatterns.MEASURED_DAYS)
-                .addObject("withinDays", OutboundPatterns.OUTCOME_WITHIN_DAYS);
+        return ViewRecord.of(
+                "visit/outbound/patterns",
+                new OutboundPatternsPage(
+                        patterns.all(),
+                        typed,
+                        faults,
+                        OutboundPatterns.MEASURED_DAYS,
+                        OutboundPatterns.OUTCOME_WITHIN_DAYS));
     }
 
     /** Tries a pattern; nothing is kept. */
@@ -81,51 +111,39 @@ class OutboundController {
     @RequestMapping(
             path = "/setup/outgoing/check",
             method = {RequestMethod.GET, RequestMethod.POST})
-    ModelAndView check(
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String pattern,
-            @RequestParam(defaultValue = "") String worth) {
-        Typed typed = new Typed(name, pattern, worth);
-        return OutgoingPattern.find(pattern)
-                .map(found -> list(typed, Map.of())
-                        .addObject("trial", queries.check(found))
-                        .addObject("tried", found.text()))
+    ModelAndView check(@ModelAttribute Typed typed) {
+        return OutgoingPattern.find(typed.pattern())
+                .map(found ->
+                        ViewRecord.with(list(typed, Map.of()), new PatternTrial(queries.check(found), found.text())))
                 .orElseGet(() -> InvalidForm.of(list(typed, Map.of("pattern", patternFault()))));
     }
 
     @Needs(Permission.SET_UP)
     @PostMapping("/setup/outgoing")
-    ModelAndView add(
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String pattern,
-            @RequestParam(defaultValue = "") String worth,
-            Business business,
-            CurrentPerson person) {
+    ModelAndView add(@ModelAttribute Typed typed, Business business, CurrentPerson person) {
         Map<String, String> faults = new HashMap<>();
-        Optional<OutgoingPattern> found = OutgoingPattern.find(pattern);
+        Optional<OutgoingPattern> found = OutgoingPattern.find(typed.pattern());
         if (found.isEmpty()) {
             faults.put("pattern", patternFault());
         }
-        if (name.isBlank() || name.strip().length() > MAX_NAME) {
+        if (typed.name().isEmpty() || typed.name().length() > MAX_NAME) {
             faults.put("name", "Name what these links lead to, in 1 to %d characters.".formatted(MAX_NAME));
         }
         OptionalLong set;
         try {
-            set = worth.isBlank()
+            set = typed.worth().isEmpty()
                     ? OptionalLong.empty()
-                    : OptionalLong.of(Amount.of(worth, business.currency(), business.locale())
+                    : OptionalLong.of(Amount.of(typed.worth(), business.currency(), business.locale())
                             .minor());
         } catch (IllegalArgumentException e) {
             faults.put("worth", String.valueOf(e.getMessage()));
-            return InvalidForm.of(list(new Typed(name, pattern, worth), faults));
+            return InvalidForm.of(list(typed, faults));
         }
         if (faults.isEmpty()
-                && UniqueKey.refuses(() -> patterns.add(name.strip(), found.orElseThrow(), set, person.name()))) {
+                && UniqueKey.refuses(() -> patterns.add(typed.name(), found.orElseThrow(), set, person.name()))) {
             faults.put("pattern", "This pattern is there already.");
         }
-        return faults.isEmpty()
-                ? new ModelAndView("redirect:/setup/outgoing")
-                : InvalidForm.of(list(new Typed(name, pattern, worth), faults));
+        return faults.isEmpty() ? new ModelAndView("redirect:/setup/outgoing") : InvalidForm.of(list(typed, faults));
     }
 
     @Needs(Permission.SET_UP)

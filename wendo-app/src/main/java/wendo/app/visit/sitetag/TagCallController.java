@@ -1,5 +1,7 @@
 package wendo.app.visit.sitetag;
 
+import java.util.List;
+import java.util.OptionalLong;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.servlet.ModelAndView;
@@ -9,6 +11,7 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.ViewRecord;
 
 /** How the site tag is put on a site, and what it sends as it arrives. */
 @Needs(Permission.SET_UP)
@@ -26,29 +29,33 @@ class TagCallController {
         this.businesses = businesses;
     }
 
+    record SiteTagPage(
+            List<TagCallLog.Call> calls,
+            List<String> sites,
+            OptionalLong ceiling,
+            long believed,
+            String secret,
+            String tag,
+            String report) {}
+
     @GetMapping("/setup/site-tag")
     ModelAndView page(Business business, CurrentPerson person) {
-        return calls("visit/sitetag/page")
-                .addObject("sites", sites.list())
-                .addObject("ceiling", businesses.mostBelievedMinor())
-                .addObject("believed", sites.mostBelievedMinor())
-                .addObject("secret", person.may(Permission.OWN) ? businesses.siteSecret() : "")
-                .addObject(
-                        "tag",
+        return ViewRecord.of(
+                "visit/sitetag/page",
+                new SiteTagPage(
+                        log.latest(),
+                        sites.list(),
+                        businesses.mostBelievedMinor(),
+                        sites.mostBelievedMinor(),
+                        person.may(Permission.OWN) ? businesses.siteSecret() : "",
                         "<script src=\"%s/t/wendo.js\" data-site=\"%s\" async></script>"
-                                .formatted(hosts.defaultHost().origin(), business.siteKey()))
-                .addObject(
-                        "report",
+                                .formatted(hosts.defaultHost().origin(), business.siteKey()),
                         "<data data-wendo=\"booking\" data-reference=\"B-1042\" data-value=\"95.00\" data-currency=\"%s\"></data>"
-                                .formatted(business.currency().getCode()));
+                                .formatted(business.currency().getCode())));
     }
 
     @GetMapping("/setup/site-tag/calls")
     ModelAndView calls() {
-        return calls("visit/sitetag/page :: calls");
-    }
-
-    private ModelAndView calls(String view) {
-        return new ModelAndView(view).addObject("calls", log.latest());
+        return new ModelAndView("visit/sitetag/page :: calls", "calls", log.latest());
     }
 }

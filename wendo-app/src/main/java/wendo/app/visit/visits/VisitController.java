@@ -4,6 +4,7 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +19,7 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.VisitKeeping;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ViewRecord;
 
 /** How visitors are told apart, how long their visits are kept, and the daily sums. */
 @Needs(Permission.SET_UP)
@@ -34,19 +36,28 @@ class VisitController {
         this.jobs = jobs;
     }
 
+    record VisitPage(
+            boolean keepsCookie,
+            String months,
+            Optional<VisitSettings.Rebuilt> rebuilt,
+            Map<String, String> faults,
+            boolean maySetUp) {}
+
     @GetMapping
     ModelAndView page(CurrentPerson person) {
         VisitKeeping kept = businesses.visitKeeping();
-        return show(kept.keepsCookie(), String.valueOf(kept.months()), person);
+        return show(kept.keepsCookie(), String.valueOf(kept.months()), Map.of(), person);
     }
 
-    private ModelAndView show(boolean keepsCookie, String months, CurrentPerson person) {
-        return new ModelAndView("visit/visits/page")
-                .addObject("keepsCookie", keepsCookie)
-                .addObject("months", months)
-                .addObject("rebuilt", settings.lastRebuilt())
-                .addObject("faults", Map.of())
-                .addObject("maySetUp", person.role().maySetUp());
+    private ModelAndView show(boolean keepsCookie, String months, Map<String, String> faults, CurrentPerson person) {
+        return ViewRecord.of(
+                "visit/visits/page",
+                new VisitPage(
+                        keepsCookie,
+                        months,
+                        settings.lastRebuilt(),
+                        faults,
+                        person.role().maySetUp()));
     }
 
     @PostMapping
@@ -59,7 +70,7 @@ class VisitController {
         if (wanted < VisitKeeping.MIN_MONTHS || wanted > VisitKeeping.MAX_MONTHS) {
             String fault =
                     "A whole number of months, %d to %d.".formatted(VisitKeeping.MIN_MONTHS, VisitKeeping.MAX_MONTHS);
-            return InvalidForm.of(show(cookie, months, person).addObject("faults", Map.of("months", fault)));
+            return InvalidForm.of(show(cookie, months, Map.of("months", fault), person));
         }
         businesses.changeVisitKeeping(new VisitKeeping(cookie, wanted));
         return new ModelAndView("redirect:/setup/visits");

@@ -18,7 +18,10 @@ import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.ComparedRow;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.PeriodChoice;
 import wendo.core.measure.Period;
 
 /** Who came, and each time, held against plain counts of visits that many made again and again. */
@@ -26,6 +29,9 @@ class DrilldownVisitQueriesTest extends WendoTest {
     private static final ZoneId ZONE = ZoneId.of("Europe/London");
     private static final int VISITS = 260;
     private static final int SEED = 42;
+
+    @Autowired
+    private Businesses businesses;
 
     @Autowired
     private DrilldownVisitQueries queries;
@@ -84,14 +90,17 @@ class DrilldownVisitQueriesTest extends WendoTest {
     }
 
     private List<String> people(Grouping grouping, ComparedRow row, int page) {
-        Period period = Period.ofDays(first, last);
-        return in(tenant, () -> queries.people(row, period, ZONE, choice(grouping), page)).stream()
+        return in(tenant, () -> queries.people(row, context(grouping), page)).stream()
                 .map(one -> "%s %s %d".formatted(one.first(), one.last(), one.visits()))
                 .toList();
     }
 
-    private static CompareChoice choice(Grouping grouping) {
-        return CompareChoice.usual().with(grouping);
+    private CompareContext context(Grouping grouping) {
+        Period period = Period.ofDays(first, last);
+        return new CompareContext(
+                CompareChoice.usual().with(grouping),
+                new PeriodChoice(period, last, "", "", Optional.empty()),
+                businesses.current());
     }
 
     /** Counted plainly: by the SQL of what a person is counted once for, and of the group. */
@@ -142,10 +151,7 @@ class DrilldownVisitQueriesTest extends WendoTest {
                         .flatMap(page -> people(Grouping.SOURCE, total, page).stream())
                         .toList())
                 .containsExactlyElementsOf(all);
-        assertThat(in(
-                        tenant,
-                        () -> queries.visits(
-                                row("IE", 30), Period.ofDays(first, last), ZONE, choice(Grouping.COUNTRY), 0)))
+        assertThat(in(tenant, () -> queries.visits(row("IE", 30), context(Grouping.COUNTRY), 0)))
                 .hasSize((int) count(tenant, "select count(*) from visit where country = 'IE' and kind = 'person'"));
     }
 

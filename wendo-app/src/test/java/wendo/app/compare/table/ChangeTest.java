@@ -13,8 +13,12 @@ class ChangeTest {
     private static final Period MAY = Period.ofDays(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 28));
 
     private static Change change(ComparedRow now, Optional<ComparedRow> before) {
+        Period april = ComparedWith.BEFORE.period(MAY).orElseThrow();
         return Change.of(
-                now, MAY, before, ComparedWith.BEFORE.period(MAY).orElseThrow(), OutcomeKind.BOOKING, Rows.FIGURES);
+                new Change.Then(now, MAY),
+                new Change.Then(before.orElseGet(now::withNothing), april),
+                OutcomeKind.BOOKING,
+                Rows.FIGURES);
     }
 
     /** R 4.2.2: poisson.test(c(40, 10), c(28, 28)) gives 1.9657 to 8.9699, and the costs the inverse: 0.1115 to 0.5087. */

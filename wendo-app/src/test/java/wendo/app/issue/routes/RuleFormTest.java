@@ -14,6 +14,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Conditions;
 import wendo.core.links.Device;
 import wendo.core.links.RoutingPreview;
@@ -26,7 +27,7 @@ class RuleFormTest {
         for (int i = 0; i < fields.length; i += 2) {
             typed.add(fields[i], fields[i + 1]);
         }
-        return RuleForm.of(typed).read(Locale.GERMANY, faults);
+        return RuleForm.of(new TypedFields(typed)).read(Locale.GERMANY, faults);
     }
 
     @Test

@@ -19,6 +19,7 @@ import wendo.app.issue.links.LinkDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.visit.visits.VisitAliases;
 import wendo.core.links.Way;
 
@@ -61,7 +62,7 @@ class FormBeforeTest {
 
     @Test
     void who_came_to_be_asked_is_led_on() {
-        ModelAndView page = form.show("buoys", "", "", request, response);
+        ModelAndView page = form.show(new FormBefore.Asked("buoys", "", ""), request, response);
         assertThat(page.getView())
                 .isInstanceOfSatisfying(
                         RedirectView.class, view -> assertThat(view.getUrl()).isEqualTo(PAGE));
@@ -69,7 +70,8 @@ class FormBeforeTest {
 
     @Test
     void who_has_filled_it_in_is_told_and_shown_the_way_on() {
-        ModelAndView page = form.send("buoys", "", "", Map.of("name", "Ines"), request, response);
+        ModelAndView page = form.send(
+                new FormBefore.Asked("buoys", "", ""), TypedFields.of(Map.of("name", "Ines")), request, response);
         assertThat(page.getStatus())
                 .isNotNull()
                 .extracting(status -> status.value())
@@ -82,6 +84,8 @@ class FormBeforeTest {
     @Test
     void a_path_that_is_no_link_has_no_form() {
         when(directory.find(any(), any())).thenReturn(Optional.empty());
-        assertThat(form.show("x", "", "", request, response).getViewName()).isEqualTo("lead/forms/open-over");
+        assertThat(form.show(new FormBefore.Asked("x", "", ""), request, response)
+                        .getViewName())
+                .isEqualTo("lead/forms/open-over");
     }
 }
