@@ -28,7 +28,7 @@ for (const [font, subsets] of fonts) {
 
 const icons = [
     "stamp", "message-square-text", "newspaper", "megaphone", "message-circle-heart", "handshake", "signpost", "shapes",
-    "copy", "check", "search", "arrow-right", "triangle-alert", "keyboard", "footprints", "circle-help", "plus",
+    "copy", "check", "search", "arrow-right", "triangle-alert", "keyboard", "footprints", "circle-help", "plus", "circle-user",
 ];
 const symbols = icons.map((name) => {
     const svg = readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8");

@@ -1,9 +1,23 @@
-import "./copy.js";
-import "./keys.js";
-import "./ribbon.js";
-import "./once.js";
-import "./tick.js";
+// What lives for a moment on a page is Alpine's; htmx asks the server. Ribbon, finder and keys are modules of their own.
+import Alpine from "@alpinejs/csp";
 import "./finder.js";
+import "./keys.js";
+import "./once.js";
+import "./ribbon.js";
+import { copier } from "./copy.js";
+import { filter } from "./filter.js";
+import { fold } from "./fold.js";
+import { ticks } from "./ticks.js";
 
 // What is only of use without script goes away; it stays where scripts are off, and where they did not load.
 document.documentElement.classList.add("scripted");
+
+Alpine.data("copier", copier);
+Alpine.data("filter", filter);
+Alpine.data("fold", fold);
+Alpine.data("ticks", ticks);
+Alpine.start();
+
+document.addEventListener("click", (event) => {
+    if (event.target.closest("[data-print]")) window.print();
+});

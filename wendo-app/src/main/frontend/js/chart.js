@@ -68,6 +68,7 @@ function draw(place) {
     const axis = { axisLabel: text, splitLine: { lineStyle: { color: ink("--edge") } }, minInterval: 1 };
     const drawn = series(kind, lines);
     const second = drawn.some((one) => one.yAxisIndex === 1);
+    echarts.getInstanceByDom(place)?.dispose();
     const chart = echarts.init(place, null, { renderer: "svg" });
     chart.setOption({
         animation: !still,
@@ -83,8 +84,18 @@ function draw(place) {
     });
     place.setAttribute("role", "img");
     place.setAttribute("aria-label", `${lines.map((line) => line.name).join(", ")}; the table below has the same figures`);
-    new ResizeObserver(() => chart.resize()).observe(place);
+    watch(place);
+}
+
+const watched = new WeakSet();
+
+function watch(place) {
+    if (watched.has(place)) return;
+    watched.add(place);
+    new ResizeObserver(() => echarts.getInstanceByDom(place)?.resize()).observe(place);
 }
 
 // Texts are measured in the page's own type, once it is there.
-document.fonts.ready.then(() => document.querySelectorAll("[data-chart]").forEach(draw));
+const drawAll = () => document.querySelectorAll("[data-chart]").forEach(draw);
+document.fonts.ready.then(drawAll);
+document.addEventListener("htmx:after:swap", drawAll); // what the server wrote anew has no drawing in it

@@ -1,7 +1,5 @@
 // Keys for those who like them; no key is needed for anything.
-import { copy } from "./copy.js";
-
-const sections = { t: "today", i: "issue", l: "links", o: "outcomes", c: "compare", s: "spend", u: "setup" };
+const sections = { t: "today", i: "issue", l: "links", e: "leads", o: "outcomes", c: "compare", s: "spend", u: "setup" };
 let goes = 0;
 
 const isTyping = (element) => element.closest("input, textarea, select, [contenteditable]") !== null;
@@ -23,7 +21,7 @@ document.addEventListener("keydown", (event) => {
     else if (event.key === "c") {
         const stub = event.target.closest(".stub") || document.querySelector(".stub");
         const button = stub?.querySelector("[data-copy]");
-        if (button) copy(button);
+        button?.click();
         return;
     } else return;
     event.preventDefault();

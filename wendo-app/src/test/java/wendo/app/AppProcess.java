@@ -75,7 +75,7 @@ public final class AppProcess implements AutoCloseable {
     public String key() {
         Http owner = owner();
         owner.form("/setup", "/setup/keys", "name", "Booking system");
-        return WendoTest.keyOn(owner.get("/setup").body());
+        return WendoTest.keyOn(owner.get("/setup/keys").body());
     }
 
     /** Issues one link of the business by this key, and answers its slug. */

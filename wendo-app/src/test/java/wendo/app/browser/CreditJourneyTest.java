@@ -48,7 +48,6 @@ class CreditJourneyTest extends Journey {
         page.getByLabel("Credit by").selectOption(new com.microsoft.playwright.options.SelectOption().setLabel(model));
         page.getByLabel("on", new Page.GetByLabelOptions().setExact(true))
                 .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel(clock));
-        page.locator("form.choose button").first().click();
     }
 
     @Test

@@ -3,6 +3,7 @@ package wendo.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -58,7 +59,7 @@ class JourneyTest extends WendoTest {
 
     private void open(String section) {
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Sections"))
-                .getByText(section)
+                .locator("a", new Locator.LocatorOptions().setHasText(section))
                 .click();
     }
 
@@ -190,6 +191,9 @@ class JourneyTest extends WendoTest {
                 "/compare/behind/people",
                 "/compare/cross-checks",
                 "/spend",
+                "/setup",
+                "/setup/business",
+                "/setup/keys",
                 "/setup/targets",
                 "/nothing")) {
             browser.complaints.removeIf(complaint -> complaint.contains("404"));
@@ -231,6 +235,38 @@ class JourneyTest extends WendoTest {
         assertThat(page).hasURL(Pattern.compile(".*period=7d"));
         page.goBack();
         assertThat(page.url()).contains(period);
+    }
+
+    @Test
+    void on_a_phone_the_sections_are_behind_the_one_that_is_open() {
+        signIn();
+        look(390, 844, ColorScheme.LIGHT);
+        page.navigate("http://localhost:" + port + "/today");
+        var now = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Today").setExact(true));
+        assertThat(page.locator("#sections")).isHidden();
+        now.click();
+        assertThat(Browser.axe(page)).isEmpty();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#sections")).isHidden();
+        now.click();
+        open("Outcomes");
+        assertThat(page).hasURL(Pattern.compile(".*/outcomes.*"));
+    }
+
+    /** Setup is found by a word of it, from the menu under one's name. */
+    @Test
+    void setup_is_a_list_that_a_word_narrows() {
+        signIn();
+        page.locator("details.menu").last().locator("summary").click();
+        page.locator("a[data-section=setup]").click();
+        assertThat(page.locator("[data-entry]:visible")).hasCount(17);
+        page.getByLabel("Search").fill("link");
+        assertThat(page.locator("[data-entry]:visible")).hasCount(2);
+        assertThat(page.locator("[data-group]:visible")).hasCount(2);
+        page.getByText("Link domains").click();
+        assertThat(page.locator("h1")).hasText("Link domains");
+        assertThat(page.locator(".setup-side [aria-current]")).containsText("Link domains");
     }
 
     @Test

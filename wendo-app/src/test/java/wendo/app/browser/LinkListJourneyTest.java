@@ -84,7 +84,8 @@ class LinkListJourneyTest extends Journey {
                 .hasCount(2);
         button("Undo");
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("2 links are as they were before.");
-        button("Tick all on this page");
+        button("Select all on this page");
+        assertThat(page.locator("#ticked-title")).hasText("Selected links: 3");
         button("Archive");
         assertThat(page.locator("h1")).hasText("0 links");
         page.getByText("What was changed").click();
@@ -92,6 +93,23 @@ class LinkListJourneyTest extends Journey {
         page.locator("main tbody tr").first().getByRole(AriaRole.BUTTON).click();
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("3 links are as they were before.");
         assertThat(page.locator("h1")).hasText("3 links");
+    }
+
+    /** What is chosen applies at once, stands in the address, and typing goes on where it was. */
+    @Test
+    void a_filter_applies_as_it_is_typed_and_chosen() {
+        go("/links?sort=name");
+        assertThat(page.locator("form[aria-label=Links] .without-script")).isHidden();
+        page.getByLabel("Search").pressSequentially("Radio");
+        assertThat(page.locator("h1")).hasText("1 link found");
+        assertThat(page).hasURL(Pattern.compile(".*find=Radio.*"));
+        assertThat(page.getByLabel("Search")).isFocused();
+        page.getByLabel("Tick Radio · Spring").check();
+        assertThat(page.locator("#ticked-title")).hasText("Selected links: 1");
+        page.getByLabel("Search").fill("");
+        assertThat(page.locator("h1")).hasText("3 links");
+        page.goBack();
+        assertThat(page.locator("h1")).hasText("1 link found");
     }
 
     @Test

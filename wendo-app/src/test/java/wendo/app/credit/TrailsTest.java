@@ -199,6 +199,12 @@ class TrailsTest extends WendoTest {
         String booking = ", \"value\": 60, \"email\": \"ines@marsh.example\", \"clickId\": \"%s\"".formatted(come(2));
         report("booking", "B-1", booking);
         awaitShares("B-1", ModelName.LAST_TOUCH, "Postcards 1000000 6000");
+        await(
+                "all that was told is done",
+                () -> jdbc.sql("select count(*) from event_publication where completion_date is null")
+                                .query(Long.class)
+                                .single()
+                        == 0);
         await("the lead is taken back", this::isLeadTakenBack);
         makeAnew();
         assertThat(shares("B-1", ModelName.LAST_TOUCH)).isEqualTo("Radio 1000000 6000");

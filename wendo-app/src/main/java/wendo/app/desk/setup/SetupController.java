@@ -1,6 +1,7 @@
 package wendo.app.desk.setup;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -22,10 +23,8 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.ViewRecord;
-import wendo.app.prepare.sources.SourceListed;
-import wendo.app.prepare.sources.Sources;
 
-/** The business and its keys. */
+/** The list of what can be set up, the business and its API keys. */
 @Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup")
@@ -34,35 +33,36 @@ class SetupController {
 
     private final ApiKeys keys;
     private final LinkHosts hosts;
-    private final Sources sources;
 
-    SetupController(ApiKeys keys, LinkHosts hosts, Sources sources) {
+    SetupController(ApiKeys keys, LinkHosts hosts) {
         this.keys = keys;
         this.hosts = hosts;
-        this.sources = sources;
     }
 
-    record SetupPage(
-            Business business,
-            LinkHosts.LinkHost host,
-            List<ApiKeys.Shown> keys,
-            KeyScope[] scopes,
-            List<SourceListed> sources,
-            boolean maySetUp) {}
+    record BusinessPage(Business business, LinkHosts.LinkHost host, String language) {}
+
+    record KeysPage(List<ApiKeys.Shown> keys, KeyScope[] scopes, boolean maySetUp) {}
 
     record RefusedKey(String keyName, String keyFault) {}
 
-    @GetMapping({"", "/keys"})
-    ModelAndView page(Business business, CurrentPerson person) {
+    @GetMapping
+    String list() {
+        return "desk/setup/page";
+    }
+
+    @GetMapping("/business")
+    ModelAndView business(Business business) {
         return ViewRecord.of(
-                "desk/setup/page",
-                new SetupPage(
-                        business,
-                        hosts.defaultHost(),
-                        keys.list(),
-                        KeyScope.values(),
-                        sources.list(),
-                        person.role().maySetUp()));
+                "desk/setup/business",
+                new BusinessPage(
+                        business, hosts.defaultHost(), business.locale().getDisplayName(Locale.ENGLISH)));
+    }
+
+    @GetMapping("/keys")
+    ModelAndView keys(CurrentPerson person) {
+        return ViewRecord.of(
+                "desk/setup/keys",
+                new KeysPage(keys.list(), KeyScope.values(), person.role().maySetUp()));
     }
 
     @Needs(Permission.OWN)
@@ -77,12 +77,11 @@ class SetupController {
         if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
             String fault =
                     "Name the key after the program that will use it, in 1 to %d characters.".formatted(MAX_NAME);
-            return InvalidForm.of(
-                    ViewRecord.with(page(context.business(), context.person()), new RefusedKey(name, fault)));
+            return InvalidForm.of(ViewRecord.with(keys(context.person()), new RefusedKey(name, fault)));
         }
         next.addFlashAttribute(
                 "newKey", keys.create(wanted, KeyScope.find(scope).orElse(KeyScope.READ)));
-        return new ModelAndView("redirect:/setup#keys");
+        return new ModelAndView("redirect:/setup/keys");
     }
 
     @Needs(Permission.OWN)
@@ -92,6 +91,6 @@ class SetupController {
         if (!keys.revoke(id)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        return "redirect:/setup#keys";
+        return "redirect:/setup/keys";
     }
 }

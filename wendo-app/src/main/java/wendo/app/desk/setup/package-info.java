@@ -1,12 +1,5 @@
-/** Setup: the business and its keys for programs. */
-@ApplicationModule(
-        allowedDependencies = {
-            "platform.accounts",
-            "platform.business",
-            "platform.site",
-            "prepare.sources",
-            "issue.links"
-        })
+/** Setup: the list of what can be set up, the business and its API keys. */
+@ApplicationModule(allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links"})
 @NullMarked
 package wendo.app.desk.setup;
 

@@ -66,9 +66,7 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     private static String section(String path) {
         int end = path.indexOf('/', 1);
         String first = end < 0 ? path.substring(1) : path.substring(1, end);
-        return first.equals("leads") || first.equals("subscribers")
-                ? "outcomes"
-                : first; // both are reached from the ledger
+        return first.equals("subscribers") ? "outcomes" : first; // reached from the ledger
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {

@@ -108,7 +108,7 @@ class SignInTest extends WendoTest {
             return true;
         });
         Http browser = http().signIn(one.email());
-        assertThat(browser.get("/setup").body()).contains("Go to Osprey Outings", "Make a key");
+        assertThat(browser.get("/setup/keys").body()).contains("Go to Osprey Outings", "New key");
         assertThat(browser.form(
                                 "/setup",
                                 "/business",
@@ -130,8 +130,8 @@ class SignInTest extends WendoTest {
         assertThat(person.form("/setup", "/setup/keys", "name", " ").statusCode())
                 .isEqualTo(422);
         person.form("/setup", "/setup/keys", "name", "Booking system");
-        String key = keyOn(person.get("/setup").body());
-        assertThat(person.get("/setup").body()).contains("Booking system").doesNotContain(key);
+        String key = keyOn(person.get("/setup/keys").body());
+        assertThat(person.get("/setup/keys").body()).contains("Booking system").doesNotContain(key);
         assertThat(http().api(key, "/api/v1/links").statusCode()).isEqualTo(200);
         UUID id = in(
                 tenant,
