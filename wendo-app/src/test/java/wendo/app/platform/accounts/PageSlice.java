@@ -30,7 +30,7 @@ import wendo.app.platform.site.SharedLimits;
 @Import({SecurityConfiguration.class, PageArguments.class, FrameAdvice.class, FieldRoom.class})
 public abstract class PageSlice {
     /** What stands before or beside every page and needs the database: not of this slice. */
-    public static final String BESIDE = ".*(LeadCounter|LinkHostFilter)";
+    public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList)";
 
     private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "");
     private static final Business TEAL = new Business(
