@@ -4,10 +4,14 @@ export function ticks() {
         ticked: 0,
         init() {
             this.count();
-            document.addEventListener("htmx:after:swap", () => {
+            this.again = () => {
                 this.ticked = 0;
                 this.$nextTick(() => this.count());
-            });
+            };
+            document.addEventListener("htmx:after:swap", this.again);
+        },
+        destroy() {
+            document.removeEventListener("htmx:after:swap", this.again);
         },
         boxes() {
             return [...document.querySelectorAll(`input[type=checkbox][name="${this.$root.dataset.ticks}"]`)];

@@ -1,5 +1,6 @@
 package wendo.app.credit;
 
+import java.time.temporal.ValueRange;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -80,9 +81,9 @@ class AttributionController {
     ModelAndView change(TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         Map<String, String> faults = new HashMap<>();
-        int first = number(typed, "first", 100, faults);
-        int last = number(typed, "last", 100, faults);
-        int halfLife = number(typed, "halfLife", ModelRules.MAX_HALF_LIFE_DAYS, faults);
+        int first = number(typed, "first", ValueRange.of(0, 100), faults);
+        int last = number(typed, "last", ValueRange.of(0, 100), faults);
+        int halfLife = number(typed, "halfLife", ValueRange.of(1, ModelRules.MAX_HALF_LIFE_DAYS), faults);
         if (faults.isEmpty() && first + last > 100) {
             faults.put(
                     "last",
@@ -109,12 +110,11 @@ class AttributionController {
         return "redirect:/setup/attribution";
     }
 
-    private static int number(TypedFields typed, String field, int most, Map<String, String> faults) {
-        int least = field.equals("halfLife") ? 1 : 0; // without half a life nothing decays
+    private static int number(TypedFields typed, String field, ValueRange allowed, Map<String, String> faults) {
         String text = typed.text(field);
         int number = text.matches("\\d{1,4}") ? Integer.parseInt(text) : -1;
-        if (number < least || number > most) {
-            faults.put(field, "A whole number, %d to %d.".formatted(least, most));
+        if (!allowed.isValidValue(number)) {
+            faults.put(field, "A whole number, %d to %d.".formatted(allowed.getMinimum(), allowed.getMaximum()));
         }
         return number;
     }

@@ -1,5 +1,7 @@
 package wendo.app.credit;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -68,12 +70,15 @@ class TrailController {
     }
 
     /** Two outcomes of one person, and whether they should be that again. */
-    record Pair(UUID one, UUID other, @Nullable Boolean again) {}
+    record Pair(
+            @NotNull UUID one,
+            @NotNull UUID other,
+            @Nullable Boolean again) {}
 
     /** Undoes a join, or makes it again. */
     @Needs(Permission.SET_UP)
     @PostMapping("/joins")
-    String joins(@PathVariable UUID id, @ModelAttribute Pair pair, CurrentPerson person) {
+    String joins(@PathVariable UUID id, @Valid @ModelAttribute Pair pair, CurrentPerson person) {
         List<UUID> affected = Boolean.TRUE.equals(pair.again())
                 ? trails.joinAgain(pair.one(), pair.other(), person.name())
                 : trails.part(pair.one(), pair.other(), person.name());

@@ -45,8 +45,7 @@ class CrossCheckController {
     /** A check as it is listed. */
     record Line(CrossCheckQueries.Standing standing, CrossCheck counts, String said) {}
 
-    record CrossCheckListPage(
-            List<CrossCheckController.Line> lines, CheckForm form, List<SourceListed> sources, Counted[] counted) {}
+    record CrossCheckListPage(List<Line> lines, CheckForm form, List<SourceListed> sources, Counted[] counted) {}
 
     record CrossCheckPage(
             Check check,

@@ -1,6 +1,13 @@
 /** The comparison itself: groups side by side, each figure with how sure it is. */
 @ApplicationModule(
-        allowedDependencies = {"platform.business", "platform.site", "credit", "money.targets", "compare.sql"})
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.business",
+            "platform.site",
+            "credit",
+            "money.targets",
+            "compare.sql"
+        })
 @NullMarked
 package wendo.app.compare.table;
 

@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Permission;
 
-/** Gives every page of the setup the list at its side. */
+/** Gives every page of the setup the list at its side; parts of pages that are asked for again have none. */
 @ControllerAdvice(annotations = Controller.class)
 class SetupList {
     private final SetupStates states;
@@ -19,7 +19,7 @@ class SetupList {
 
     @ModelAttribute
     void addList(HttpServletRequest request, Model model) {
-        if (request.getRequestURI().matches("/setup(/.*)?")) {
+        if (request.getRequestURI().matches("/setup(/.*)?") && request.getHeader("HX-Request") == null) {
             CurrentPerson.find(request)
                     .filter(person -> person.may(Permission.SET_UP))
                     .ifPresent(person -> model.addAttribute("setup", states.list()));

@@ -55,7 +55,7 @@ class LinkFormController {
             int version,
             List<Forms.Listed> forms,
             Strictness[] strictnesses,
-            LinkFormController.Typed typed,
+            Typed typed,
             Map<String, String> faults) {}
 
     @GetMapping

@@ -60,11 +60,7 @@ class RoundController {
     }
 
     record RoundPage(
-            Rounds.Listed round,
-            List<RoundController.Line> lines,
-            DayOfWeek[] days,
-            Map<String, String> faults,
-            boolean maySetUp) {}
+            Rounds.Listed round, List<Line> lines, DayOfWeek[] days, Map<String, String> faults, boolean maySetUp) {}
 
     @PostMapping
     ModelAndView add(@RequestParam(defaultValue = "") String name, CurrentPerson person) {

@@ -83,7 +83,7 @@ class SpendController {
             SpendWay[] ways,
             SharedBy[] rules,
             List<Spends.Missing> missing,
-            List<SpendController.Week> weeks,
+            List<Week> weeks,
             long sumMinor,
             PeriodChoice choice,
             Ribbon ribbon) {}

@@ -26,13 +26,13 @@ public record TypedFields(MultiValueMap<String, String> sent) {
 
     /** With the spaces around it. */
     public String raw(String field) {
-        return text(field, "");
+        String first = sent.getFirst(field);
+        return first == null ? "" : first;
     }
 
     /** @param otherwise what stands there where nothing was sent */
     public String text(String field, String otherwise) {
-        String first = sent.getFirst(field);
-        return first == null ? otherwise : first;
+        return isSent(field) ? text(field) : otherwise;
     }
 
     /** The values of a field that was sent several times. */

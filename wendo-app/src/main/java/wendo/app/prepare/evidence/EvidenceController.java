@@ -38,7 +38,7 @@ class EvidenceController {
             List<SourceClues.Standing> standing,
             List<SourceClues.Unmatched> unmatched,
             List<SourceListed> sources,
-            EvidenceController.Typed typed,
+            Typed typed,
             Map<String, String> faults) {}
 
     @GetMapping

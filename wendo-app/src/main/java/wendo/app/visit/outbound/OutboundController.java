@@ -66,7 +66,7 @@ class OutboundController {
 
     record OutboundPatternsPage(
             List<OutboundPatterns.Kept> patterns,
-            OutboundController.Typed typed,
+            Typed typed,
             Map<String, String> faults,
             int measuredDays,
             int withinDays) {}

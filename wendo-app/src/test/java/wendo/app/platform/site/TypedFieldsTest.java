@@ -34,6 +34,7 @@ class TypedFieldsTest {
         assertThat(typed.text("note")).isEmpty();
         assertThat(typed.text("kind", "booking")).isEqualTo("booking");
         assertThat(typed.text("weight.b", "1")).isEmpty();
+        assertThat(typed.text("weight.a", "1")).isEqualTo("3");
         assertThat(typed.isSent("note")).isFalse();
         assertThat(typed.isSent("weight.b")).isTrue();
         assertThat(typed.all("note")).isEmpty();
