@@ -18,7 +18,6 @@ import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
@@ -83,15 +82,14 @@ class ListController {
     ModelAndView list(
             @RequestParam(name = "page", defaultValue = "1") String page,
             PeriodChoice choice,
-            Business business,
             HttpServletRequest request) {
         LinkFilter filter = LinkFilter.of(
                 name -> Optional.ofNullable(request.getParameter(name)).orElse(""));
         int wanted = page.matches("\\d{1,6}") ? Math.max(1, Math.min(MAX_PAGE, Integer.parseInt(page))) : 1;
-        return show(filter, wanted, choice, business);
+        return show(filter, wanted, choice);
     }
 
-    private ModelAndView show(LinkFilter filter, int page, PeriodChoice choice, Business business) {
+    private ModelAndView show(LinkFilter filter, int page, PeriodChoice choice) {
         ListQueries.Listed listed = queries.list(filter, page, choice.period());
         if (listed.rows().isEmpty() && page > 1) {
             listed = queries.list(filter, 1, choice.period());
@@ -122,8 +120,7 @@ class ListController {
         LinkFilter filter = LinkFilter.ofQuery(query);
         if (name.isBlank() || name.strip().length() > SavedFilters.MAX_NAME) {
             String fault = "Give it a name of 1 to %d characters.".formatted(SavedFilters.MAX_NAME);
-            return InvalidForm.of(ViewRecord.with(
-                    show(filter, 1, context.choice(), context.business()), new RefusedName(name, fault)));
+            return InvalidForm.of(ViewRecord.with(show(filter, 1, context.choice()), new RefusedName(name, fault)));
         }
         saved.save(name.strip(), filter, context.person().name());
         return new ModelAndView("redirect:/links?" + filter.query());

@@ -141,7 +141,7 @@ class IssueController {
             try {
                 readable.put(typed, Destinations.check(typed, business, hosts.names()));
             } catch (AddressRefused e) {
-                continue; // the sheet says what is wrong with it
+                // the sheet says what is wrong with it
             }
         }
         List<Optional<Look>> found = looks.lookAtAll(new ArrayList<>(readable.values()), business);

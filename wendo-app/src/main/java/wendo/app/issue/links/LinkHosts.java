@@ -229,7 +229,7 @@ public class LinkHosts {
                         """).param(link).query(String.class).list();
     }
 
-    private static LinkHost host(ResultSet row, int number) throws SQLException {
+    private static LinkHost host(ResultSet row) throws SQLException {
         return new LinkHost(row.getObject("id", UUID.class), row.getString("origin"), row.getString("problem"));
     }
 
@@ -237,7 +237,7 @@ public class LinkHosts {
         Timestamp checked = row.getTimestamp("checked_at");
         String forward = row.getString("forward_address");
         return new Detail(
-                host(row, number),
+                host(row),
                 row.getBoolean("is_default"),
                 row.getTimestamp("retired_at") != null,
                 Optional.ofNullable(checked).map(Timestamp::toInstant),

@@ -93,7 +93,7 @@ final class TermRules {
             try {
                 return Optional.of(LocalDate.parse(text.strip(), format));
             } catch (DateTimeParseException e) {
-                continue;
+                // perhaps the next format fits
             }
         }
         return Optional.empty();

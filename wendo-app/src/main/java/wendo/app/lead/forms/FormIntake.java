@@ -35,7 +35,6 @@ class FormIntake {
     private static final String ONCE = "once";
     private static final int SENT_PER_MINUTE = 10;
 
-    private final Forms forms;
     private final Outcomes outcomes;
     private final Consents consents;
     private final Businesses businesses;
@@ -44,14 +43,7 @@ class FormIntake {
     private final SecureRandom random = new SecureRandom();
     private final CallLimit limit = new CallLimit(SENT_PER_MINUTE);
 
-    FormIntake(
-            Forms forms,
-            Outcomes outcomes,
-            Consents consents,
-            Businesses businesses,
-            Automatic automatic,
-            Clock clock) {
-        this.forms = forms;
+    FormIntake(Outcomes outcomes, Consents consents, Businesses businesses, Automatic automatic, Clock clock) {
         this.outcomes = outcomes;
         this.consents = consents;
         this.businesses = businesses;

@@ -55,6 +55,7 @@ class HandoverController {
             List<Plans.Plan> plans,
             List<Colleague> people,
             Map<String, String> hours,
+            int hoursVersion,
             Map<String, String> faults,
             boolean maySetUp) {}
 
@@ -74,18 +75,17 @@ class HandoverController {
 
     @GetMapping
     ModelAndView list(Business business, CurrentPerson person) {
-        SendingHours hours = businesses.sendingHours();
-        return list(
-                Map.of(
-                        "cutOff",
-                        hours.cutOff().toString(),
-                        "quietFrom",
-                        hours.quietFrom().toString(),
-                        "quietUntil",
-                        hours.quietUntil().toString()),
-                Map.of(),
-                business,
-                person);
+        return list(fields(businesses.sendingHours()), Map.of(), business, person);
+    }
+
+    private static Map<String, String> fields(SendingHours hours) {
+        return Map.of(
+                "cutOff",
+                hours.cutOff().toString(),
+                "quietFrom",
+                hours.quietFrom().toString(),
+                "quietUntil",
+                hours.quietUntil().toString());
     }
 
     private ModelAndView list(
@@ -99,6 +99,7 @@ class HandoverController {
                         plans.list(),
                         accounts.colleagues(),
                         hours,
+                        EditedVersion.ofContent(businesses.sendingHours()),
                         faults,
                         person.role().maySetUp()));
     }
@@ -107,12 +108,16 @@ class HandoverController {
     ModelAndView changeHours(TypedFields typed, Business business, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         try {
-            businesses.changeSendingHours(new SendingHours(
+            SendingHours hours = new SendingHours(
                     LocalTime.parse(typed.raw("cutOff")),
                     LocalTime.parse(typed.raw("quietFrom")),
                     LocalTime.parse(typed.raw("quietUntil")),
-                    business.zone()));
+                    business.zone());
+            businesses.changeSendingHours(EditedVersion.of(typed.raw("version")), hours);
             return new ModelAndView("redirect:/setup/handovers");
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(typed, fields(businesses.sendingHours()));
+            return EditConflict.of(list(typed.firstValues(), marks, business, person), "/setup/handovers");
         } catch (DateTimeException e) {
             return InvalidForm.of(
                     list(typed.firstValues(), Map.of("hours", "Write times like 17:00."), business, person));

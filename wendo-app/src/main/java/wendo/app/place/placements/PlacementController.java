@@ -54,10 +54,10 @@ class PlacementController {
 
     @GetMapping
     ModelAndView page(@PathVariable UUID id, Business business) {
-        return show(find(id), PlacementForm.empty(business.today(clock)), Map.of(), business);
+        return show(find(id), PlacementForm.empty(business.today(clock)), Map.of());
     }
 
-    private ModelAndView show(LinkListed link, PlacementForm form, Map<String, String> faults, Business business) {
+    private ModelAndView show(LinkListed link, PlacementForm form, Map<String, String> faults) {
         return ViewRecord.of(
                 "place/placements/page",
                 new PlacementPage(link, form, faults, placements.list(link.id()), placements.response(link.id())));
@@ -76,7 +76,7 @@ class PlacementController {
                 typed.raw("note"));
         PlacementForm.Checked checked = form.check(business, business.today(clock));
         if (checked.placement().isEmpty()) {
-            return InvalidForm.of(show(link, form, checked.faults(), business));
+            return InvalidForm.of(show(link, form, checked.faults()));
         }
         placements.add(link, checked.placement().get(), person.name());
         return new ModelAndView("redirect:/links/" + id + "/place");

@@ -53,7 +53,8 @@ public class Businesses {
     }
 
     @Transactional
-    public void changeSendingHours(SendingHours hours) {
+    public void changeSendingHours(EditedVersion edited, SendingHours hours) {
+        edited.mustBe(EditedVersion.ofContent(account().sendingHours()), "SendingHours");
         account().sendAt(hours);
     }
 
@@ -63,7 +64,8 @@ public class Businesses {
     }
 
     @Transactional
-    public void changeVisitKeeping(VisitKeeping keeping) {
+    public void changeVisitKeeping(EditedVersion edited, VisitKeeping keeping) {
+        edited.mustBe(EditedVersion.ofContent(account().visitKeeping()), "VisitKeeping");
         account().keepVisits(keeping);
     }
 
@@ -74,7 +76,8 @@ public class Businesses {
     }
 
     @Transactional
-    public void changeMostBelieved(OptionalLong minor) {
+    public void changeMostBelieved(EditedVersion edited, OptionalLong minor) {
+        edited.mustBe(new MostBelieved(account().mostBelievedMinor()).version(), "MostBelieved");
         account().believe(minor);
     }
 

@@ -6,6 +6,7 @@ import org.springframework.orm.ObjectOptimisticLockingFailureException;
 /** The version that a form showed, as it came back with what was typed. Forms that show none, such as a program's, hold nothing up. */
 public record EditedVersion(OptionalInt number) {
     private static final int MOST_DIGITS = 9;
+    private static final int CONTENTS = 1_000_000_000;
 
     public static EditedVersion any() {
         return new EditedVersion(OptionalInt.empty());
@@ -22,6 +23,11 @@ public record EditedVersion(OptionalInt number) {
         }
         boolean isNumber = typed.length() <= MOST_DIGITS && typed.chars().allMatch(c -> c >= '0' && c <= '9');
         return of(isNumber ? Integer.parseInt(typed) : -1);
+    }
+
+    /** Of settings that share a row with others: a number of what they say, as other changes of the row are none of theirs. */
+    public static int ofContent(Record content) {
+        return Math.floorMod(content.toString().hashCode(), CONTENTS);
     }
 
     /** Refuses what was typed into a form that showed an older version than this one. */

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.EditedVersion;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.links.Channel;
 
@@ -23,8 +24,17 @@ public class ChannelWindows {
         return new LookbackWindows(days);
     }
 
+    /** Counts what was ever changed of any of them. */
+    @Transactional(readOnly = true)
+    int version() {
+        return repository.findAll().stream()
+                .mapToInt(window -> window.version() + 1)
+                .sum();
+    }
+
     @Transactional
-    void change(LookbackWindows windows) {
+    void change(EditedVersion edited, LookbackWindows windows) {
+        edited.mustBe(version(), "ChannelWindow");
         windows.days().forEach((channel, days) -> {
             ChannelWindow window = repository.findById(channel).orElseGet(() -> new ChannelWindow(channel));
             window.last(days);

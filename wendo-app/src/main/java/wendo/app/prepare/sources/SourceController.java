@@ -70,6 +70,7 @@ class SourceController {
             Channel[] channels,
             List<Colleague> colleagues,
             Map<String, String> windowDays,
+            int windowsVersion,
             boolean maySetUp) {}
 
     record SourcePage(
@@ -121,9 +122,12 @@ class SourceController {
             days.put(channel, text.matches("\\d{1,4}") ? Integer.parseInt(text) : 0);
         }
         try {
-            windows.change(new LookbackWindows(days));
+            windows.change(EditedVersion.of(typed.raw("version")), new LookbackWindows(days));
             events.publishEvent(new WindowsChanged(BusinessScope.current()));
             return new ModelAndView("redirect:/setup/sources#windows");
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(kept, typed(windows.current()));
+            return EditConflict.of(list(SourceForm.empty(), marks, kept, person), "/setup/sources");
         } catch (IllegalArgumentException e) {
             return InvalidForm.of(list(
                     SourceForm.empty(),
@@ -219,6 +223,7 @@ class SourceController {
                         Channel.values(),
                         accounts.colleagues(),
                         windowDays,
+                        windows.version(),
                         person.role().maySetUp()));
     }
 

@@ -1,18 +1,25 @@
 package wendo.app.visit.sitetag;
 
 import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalLong;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
 
@@ -23,23 +30,25 @@ import wendo.core.links.WebAddress;
 class OwnSiteController {
     private static final String BACK = "redirect:/setup/site-tag#sites";
 
+    private final SiteTagView view;
     private final OwnSites sites;
     private final Businesses businesses;
 
-    OwnSiteController(OwnSites sites, Businesses businesses) {
+    OwnSiteController(SiteTagView view, OwnSites sites, Businesses businesses) {
+        this.view = view;
         this.sites = sites;
         this.businesses = businesses;
     }
 
     @PostMapping("/sites")
-    String add(@RequestParam(defaultValue = "") String site, CurrentPerson person, RedirectAttributes notes) {
+    ModelAndView add(TypedFields typed, Business business, CurrentPerson person) {
         try {
-            sites.add(WebAddress.of(site).host().toLowerCase(Locale.ROOT), person.name());
+            sites.add(WebAddress.of(typed.raw("site")).host().toLowerCase(Locale.ROOT), person.name());
         } catch (AddressRefused e) {
-            notes.addFlashAttribute("siteFault", String.valueOf(e.getMessage()));
-            notes.addFlashAttribute("typedSite", site);
+            Map<String, String> faults = Map.of("site", String.valueOf(e.getMessage()));
+            return InvalidForm.of(view.show(typed.firstValues(), faults, business, person));
         }
-        return BACK;
+        return new ModelAndView(BACK);
     }
 
     @PostMapping("/sites/remove")
@@ -49,16 +58,28 @@ class OwnSiteController {
     }
 
     @PostMapping("/ceiling")
-    String ceiling(@RequestParam(defaultValue = "") String ceiling, Business business, RedirectAttributes notes) {
+    ModelAndView ceiling(TypedFields typed, Business business, CurrentPerson person) {
+        String text = typed.text("ceiling");
         try {
-            long minor = ceiling.isBlank()
+            long minor = text.isEmpty()
                     ? 0
-                    : Amount.of(ceiling, business.currency(), business.locale()).minor();
-            businesses.changeMostBelieved(minor > 0 ? OptionalLong.of(minor) : OptionalLong.empty());
+                    : Amount.of(text, business.currency(), business.locale()).minor();
+            businesses.changeMostBelieved(
+                    EditedVersion.of(typed.raw("version")), minor > 0 ? OptionalLong.of(minor) : OptionalLong.empty());
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> stored = Map.of("ceiling", written(businesses.mostBelievedMinor(), business));
+            Map<String, String> marks = EditConflict.marks(typed, stored);
+            return EditConflict.of(view.show(typed.firstValues(), marks, business, person), "/setup/site-tag");
         } catch (IllegalArgumentException e) {
-            notes.addFlashAttribute("ceilingFault", String.valueOf(e.getMessage()));
-            notes.addFlashAttribute("typedCeiling", ceiling);
+            Map<String, String> faults = Map.of("ceiling", String.valueOf(e.getMessage()));
+            return InvalidForm.of(view.show(typed.firstValues(), faults, business, person));
         }
-        return BACK;
+        return new ModelAndView(BACK);
+    }
+
+    private static String written(OptionalLong minor, Business business) {
+        return minor.isPresent()
+                ? new Figures(business.currency(), business.zone(), business.locale()).money(minor.getAsLong())
+                : "";
     }
 }

@@ -6,19 +6,22 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.VisitKeeping;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
 /** How visitors are told apart, how long their visits are kept, and the daily sums. */
@@ -37,6 +40,7 @@ class VisitController {
     }
 
     record VisitPage(
+            int version,
             boolean keepsCookie,
             String months,
             Optional<VisitSettings.Rebuilt> rebuilt,
@@ -46,33 +50,42 @@ class VisitController {
     @GetMapping
     ModelAndView page(CurrentPerson person) {
         VisitKeeping kept = businesses.visitKeeping();
-        return show(kept.keepsCookie(), String.valueOf(kept.months()), Map.of(), person);
+        return show(fields(kept), Map.of(), person);
     }
 
-    private ModelAndView show(boolean keepsCookie, String months, Map<String, String> faults, CurrentPerson person) {
+    private static Map<String, String> fields(VisitKeeping kept) {
+        return Map.of("cookie", String.valueOf(kept.keepsCookie()), "months", String.valueOf(kept.months()));
+    }
+
+    private ModelAndView show(Map<String, String> typed, Map<String, String> faults, CurrentPerson person) {
         return ViewRecord.of(
                 "visit/visits/page",
                 new VisitPage(
-                        keepsCookie,
-                        months,
+                        EditedVersion.ofContent(businesses.visitKeeping()),
+                        "true".equals(typed.get("cookie")),
+                        typed.getOrDefault("months", ""),
                         settings.lastRebuilt(),
                         faults,
                         person.role().maySetUp()));
     }
 
     @PostMapping
-    ModelAndView change(
-            @RequestParam(defaultValue = "false") boolean cookie,
-            @RequestParam(defaultValue = "") String months,
-            CurrentPerson person) {
+    ModelAndView change(TypedFields typed, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
-        int wanted = months.strip().matches("\\d{1,2}") ? Integer.parseInt(months.strip()) : 0;
+        String months = typed.text("months");
+        int wanted = months.matches("\\d{1,2}") ? Integer.parseInt(months) : 0;
         if (wanted < VisitKeeping.MIN_MONTHS || wanted > VisitKeeping.MAX_MONTHS) {
             String fault =
                     "A whole number of months, %d to %d.".formatted(VisitKeeping.MIN_MONTHS, VisitKeeping.MAX_MONTHS);
-            return InvalidForm.of(show(cookie, months, Map.of("months", fault), person));
+            return InvalidForm.of(show(typed.firstValues(), Map.of("months", fault), person));
         }
-        businesses.changeVisitKeeping(new VisitKeeping(cookie, wanted));
+        VisitKeeping keeping = new VisitKeeping(typed.is("cookie", "true"), wanted);
+        try {
+            businesses.changeVisitKeeping(EditedVersion.of(typed.raw("version")), keeping);
+        } catch (OptimisticLockingFailureException e) {
+            Map<String, String> marks = EditConflict.marks(fields(keeping), fields(businesses.visitKeeping()));
+            return EditConflict.of(show(typed.firstValues(), marks, person), "/setup/visits");
+        }
         return new ModelAndView("redirect:/setup/visits");
     }
 

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.core.links.Channel;
 
 /** Two people edit the same thing: the later one is told, and chooses. */
 class EditConflictTest extends WendoTest {
@@ -127,6 +128,74 @@ class EditConflictTest extends WendoTest {
         assertThat(plain(asked))
                 .contains("Somebody else has changed this to \"summer\" meanwhile.", "value=\"Ola's name\"");
         assertThat(one("select array_to_string(labels, ',') from link")).isEqualTo("summer");
+    }
+
+    /** Settings that have no page of their own: the fault stands beside the field, and the later one may insist. */
+    private void settings(String page, String action, String field, List<String> bosOlasAndStored) {
+        String version = version(ola.get(page).body(), action);
+        assertThat(bo.form(page, action, field, bosOlasAndStored.get(0), "version", version)
+                        .statusCode())
+                .isEqualTo(302);
+        HttpResponse<String> asked = ola.form(page, action, field, bosOlasAndStored.get(1), "version", version);
+        assertThat(asked.statusCode()).as(action).isEqualTo(409);
+        assertThat(plain(asked))
+                .contains("Somebody else has changed this to \"" + bosOlasAndStored.get(2) + "\" meanwhile.")
+                .contains("value=\"" + bosOlasAndStored.get(1) + "\"");
+        assertThat(ola.form(page, action, field, bosOlasAndStored.get(1), "version", version(asked.body(), action))
+                        .statusCode())
+                .isEqualTo(302);
+    }
+
+    @Test
+    void of_two_who_set_how_long_visits_are_kept_or_what_is_believed_the_later_one_chooses() {
+        settings("/setup/visits", "/setup/visits", "months", List.of("6", "12", "6"));
+        settings("/setup/site-tag", "/setup/site-tag/ceiling", "ceiling", List.of("900", "1200", "£900.00"));
+        assertThat(one("select keeps_visits_months || ' ' || most_believed_minor from business"))
+                .isEqualTo("12 120000");
+    }
+
+    @Test
+    void of_two_who_set_hours_or_windows_the_later_one_chooses() {
+        String hours = "/setup/handovers/hours";
+        String version = version(ola.get("/setup/handovers").body(), hours);
+        assertThat(hours(bo, "16:00", version).statusCode()).isEqualTo(302);
+        HttpResponse<String> asked = hours(ola, "18:30", version);
+        assertThat(asked.statusCode()).isEqualTo(409);
+        assertThat(plain(asked)).contains("Somebody else has changed this to \"16:00\" meanwhile.");
+        assertThat(one("select cut_off::text from business")).isEqualTo("16:00:00");
+        assertThat(hours(ola, "18:30", version(asked.body(), hours)).statusCode())
+                .isEqualTo(302);
+
+        String windows = "/setup/sources/windows";
+        String shown = version(ola.get("/setup/sources").body(), windows);
+        assertThat(windows(bo, "10", shown).statusCode()).isEqualTo(302);
+        HttpResponse<String> refused = windows(ola, "20", shown);
+        assertThat(refused.statusCode()).isEqualTo(409);
+        assertThat(plain(refused)).contains("Somebody else has changed this to \"10\" meanwhile.");
+        assertThat(windows(ola, "20", version(refused.body(), windows)).statusCode())
+                .isEqualTo(302);
+    }
+
+    private static HttpResponse<String> hours(Http person, String cutOff, String version) {
+        return person.form(
+                "/setup/handovers",
+                "/setup/handovers/hours",
+                "cutOff",
+                cutOff,
+                "quietFrom",
+                "20:00",
+                "quietUntil",
+                "08:00",
+                "version",
+                version);
+    }
+
+    private static HttpResponse<String> windows(Http person, String days, String version) {
+        List<String> fields = new ArrayList<>(List.of("version", version));
+        for (Channel channel : Channel.values()) {
+            fields.addAll(List.of(channel.key(), days));
+        }
+        return person.form("/setup/sources", "/setup/sources/windows", fields.toArray(String[]::new));
     }
 
     @Test
