@@ -14,6 +14,7 @@ public final class AppProcess implements AutoCloseable {
     private static final String OWNER = "ines@brantboats.example";
 
     private final int port;
+    private final Http anybody; // asked again and again until it answers
     private final int linkPort;
     private final Path home;
     private final Process process;
@@ -21,6 +22,7 @@ public final class AppProcess implements AutoCloseable {
     /** @param options for the virtual machine */
     public AppProcess(String database, Path home, String... options) throws IOException {
         this.port = freePort();
+        this.anybody = new Http(port);
         this.linkPort = freePort();
         this.home = home;
         List<String> command = new ArrayList<>(
@@ -60,7 +62,7 @@ public final class AppProcess implements AutoCloseable {
             throw new AssertionError("The application stopped; its log is in " + home);
         }
         try {
-            return new Http(port).get("/actuator/health/readiness").statusCode() == 200;
+            return anybody.get("/actuator/health/readiness").statusCode() == 200;
         } catch (java.io.UncheckedIOException e) {
             return false;
         }
