@@ -83,7 +83,7 @@ function draw(place) {
         series: drawn,
     });
     place.setAttribute("role", "img");
-    place.setAttribute("aria-label", `${lines.map((line) => line.name).join(", ")}; the table below has the same figures`);
+    place.setAttribute("aria-label", `${lines.map((line) => line.name).join(", ")}; ${document.body.dataset.tableBelow}`);
     watch(place);
 }
 

@@ -1,4 +1,5 @@
-// A button that puts a text on the clipboard: its data-copy, or the text of the element that data-copy-from names.
+// A button that puts a text on the clipboard: its data-copy, or the text of the element that data-copy-from names. What
+// it says then stands on the page's body, in its language.
 const SHOWN_FOR = 1600;
 
 async function write(button) {
@@ -6,9 +7,9 @@ async function write(button) {
     const text = from ? from.value || from.textContent.trim() : button.dataset.copy;
     try {
         await navigator.clipboard.writeText(text);
-        return "Copied";
+        return document.body.dataset.copied;
     } catch {
-        return "Not allowed";
+        return document.body.dataset.notAllowed;
     }
 }
 

@@ -16,6 +16,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.LookbackWindows;
@@ -85,9 +86,7 @@ class AttributionController {
         int last = number(typed, "last", ValueRange.of(0, 100), faults);
         int halfLife = number(typed, "halfLife", ValueRange.of(1, ModelRules.MAX_HALF_LIFE_DAYS), faults);
         if (faults.isEmpty() && first + last > 100) {
-            faults.put(
-                    "last",
-                    "The first and the last touch may have 100 %% together; these are %d %%.".formatted(first + last));
+            faults.put("last", Texts.of("credit.first-and-last-touch-may", first + last));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(typed, faults, person));
@@ -114,7 +113,7 @@ class AttributionController {
         String text = typed.text(field);
         int number = text.matches("\\d{1,4}") ? Integer.parseInt(text) : -1;
         if (!allowed.isValidValue(number)) {
-            faults.put(field, "A whole number, %d to %d.".formatted(allowed.getMinimum(), allowed.getMaximum()));
+            faults.put(field, Texts.of("credit.a-whole-number-to", allowed.getMinimum(), allowed.getMaximum()));
         }
         return number;
     }

@@ -21,6 +21,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.ModelName;
 
@@ -62,7 +63,7 @@ class TrailController {
     ModelAndView same(@PathVariable UUID id, @RequestParam(defaultValue = "") String other, CurrentPerson person) {
         String text = other.strip();
         String fault = text.isEmpty() || text.length() > MAX_TEXT
-                ? "Name the other outcome by its reference, or the person by an e-mail address or phone number."
+                ? Texts.of("credit.enter-the-other-outcomes-reference")
                 : trails.merge(id, text, person.name());
         return fault.isEmpty()
                 ? new ModelAndView("redirect:/outcomes/" + id + "/trail")

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ModelName;
 
 /** A person's trail, and who is one person. What is changed is credited anew before it is shown. */
@@ -71,14 +72,14 @@ class Trails {
         editions.lock();
         Optional<UUID> found = queries.find(other);
         if (found.isEmpty()) {
-            return "No outcome has this reference, address or number.";
+            return Texts.of("credit.no-outcome-has-this-reference");
         }
         if (identities.of(outcome).isEmpty() || identities.of(found.get()).isEmpty()) {
-            return "Nothing came with one of the two by which a person could be recognised again.";
+            return Texts.of("credit.one-of-the-two-has");
         }
         List<UUID> affected = joins.merge(outcome, found.get(), by);
         if (affected.isEmpty()) {
-            return "They are one person already.";
+            return Texts.of("credit.they-are-one-person-already");
         }
         crediting.creditAgain(affected);
         return "";

@@ -96,7 +96,7 @@ class FiguresBench extends WendoTest {
     }
 
     private static boolean isMade(Http person) {
-        return person.get("/setup/visits").body().contains("Last made anew");
+        return person.get("/setup/visits").body().contains("Last recalculated");
     }
 
     /** Seven of ten come once; a sixth are not people's. */

@@ -75,10 +75,10 @@ class CreditJourneyTest extends Journey {
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Postcards")))
                 .containsText("50.0% of the booking B-1: £45.01");
         looks_right("the trail");
-        button("They are two people");
-        assertThat(page.locator("#joins")).containsText("Parted by Ola Ness.");
+        button("Separate");
+        assertThat(page.locator("#joins")).containsText("Separated by Ola Ness.");
         page.reload();
-        button("Join them again");
+        button("Join again");
         assertThat(page.locator("#joins")).containsText("Ola Ness says they are one person");
         page.setViewportSize(390, 844);
         page.reload();
@@ -91,8 +91,8 @@ class CreditJourneyTest extends Journey {
         looks_right("attribution");
         page.getByLabel("Position-based: per cent to the first touch").fill("10");
         page.getByLabel("and to the last").fill("90");
-        button("Keep it");
-        assertThat(page.getByText("Last made anew on")).isVisible();
+        button("Save");
+        assertThat(page.getByText("Last recalculated on")).isVisible();
         choose("Compare");
         credit("Position-based", "the day of the outcome");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Campsite")))
@@ -105,9 +105,9 @@ class CreditJourneyTest extends Journey {
         choose("channels");
         choose("Share a report");
         looks_right("sharing");
-        page.getByLabel("Title, as its reader sees it").fill("Which channels earn");
+        page.getByLabel("Title for readers").fill("Which channels earn");
         page.getByLabel("Campaigns by month").check();
-        button("Share it");
+        button("Share");
         String address = page.locator("section a code").first().textContent();
         com.microsoft.playwright.BrowserContext stranger =
                 page.context().browser().newContext();
@@ -124,7 +124,7 @@ class CreditJourneyTest extends Journey {
         assertThat(outside.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
                 .isEqualTo(true);
         page.locator("form[action*=revoke] button").first().click();
-        assertThat(page.getByText("Taken back on")).isVisible();
+        assertThat(page.getByText("Revoked on")).isVisible();
         outside.reload();
         assertThat(outside.getByText("This report cannot be opened")).isVisible();
         stranger.close();
@@ -139,23 +139,23 @@ class CreditJourneyTest extends Journey {
         assertThat(page.locator("main tbody tr").first()).containsText("see the trail");
         go("/compare");
         choose("Cross-check");
-        button("Lay them side by side");
-        assertThat(page.getByText("Choose the source that they counted for.")).isVisible();
+        button("Compare counts");
+        assertThat(page.getByText("Choose the source they counted for.")).isVisible();
         looks_right("a refused cross-check");
         browser.complaints.removeIf(complaint -> complaint.contains("422")); // the refusal itself
         page.getByLabel("Source").selectOption("Campsite");
-        page.getByLabel("Who counted").fill("The campsite");
-        page.getByLabel("Their days and numbers").fill("day;visits\n2020-01-01;7");
-        button("Lay them side by side");
+        page.getByLabel("System").fill("The campsite");
+        page.getByLabel("Days and numbers").fill("day;visits\n2020-01-01;7");
+        button("Compare counts");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
-                .hasText("The campsite counts 7 visits, we count 0");
+                .hasText("The campsite says 7 visits, Wendo counted 0");
         assertThat(page.locator("#days-table tbody tr")).containsText("+7");
         looks_right("a cross-check on a phone");
         page.setViewportSize(1280, 800);
         page.reload();
         looks_right("a cross-check");
-        button("Remove this cross-check");
-        button("Put it back");
+        button("Remove cross-check");
+        button("Restore");
         assertThat(page.getByText("beyond the tolerance of 15%")).isVisible();
     }
 

@@ -48,7 +48,7 @@ class JourneyTest extends WendoTest {
 
     private void addSource(String name, String channel) {
         page.getByLabel("Name of the new source").fill(name);
-        page.getByLabel("What kind of source it is").selectOption(channel);
+        page.getByLabel("Channel of the new source").selectOption(channel);
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Add").setExact(true))
@@ -66,7 +66,7 @@ class JourneyTest extends WendoTest {
     /** Issues three links on the desk and answers their addresses, in the order of the sheet. */
     private List<String> issueThree() {
         open("Issue");
-        page.getByLabel("Where should the links lead?").fill("http://localhost:" + site.port() + "/");
+        page.locator("#destination").fill("http://localhost:" + site.port() + "/");
         page.getByLabel("Campaign").fill("Spring tides");
         addSource("Postcards to Rill", "print");
         addSource("Saltgrass Campsite", "partner");
@@ -130,9 +130,9 @@ class JourneyTest extends WendoTest {
         assertLedger("Purchase", "Saltgrass Campsite", "came back with the purchase");
 
         open("Spend");
-        page.getByLabel("What it was spent on").selectOption("Text to members");
+        page.getByLabel("Spent on").selectOption("Text to members");
         page.getByLabel("Amount, GBP").fill("£12.50");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Enter spend"))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add spend"))
                 .click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText("£12.50 spent in this period");
@@ -141,7 +141,7 @@ class JourneyTest extends WendoTest {
         assertRow("Postcards to Rill", 1, 1, 1, 0, 0, "£0.00", "–");
         assertRow("Text to members", 1, 1, 0, 1, 0, "£45.00", "£12.50");
         assertRow("Saltgrass Campsite", 1, 1, 0, 0, 1, "£50.00", "–");
-        assertRow("All together", 3, 3, 1, 1, 1, "£95.00", "£12.50");
+        assertRow("Total", 3, 3, 1, 1, 1, "£95.00", "£12.50");
     }
 
     private void assertLedger(String what, String source, String evidence) {
@@ -294,10 +294,10 @@ class JourneyTest extends WendoTest {
         page = browser.pageWithoutScript();
         signIn();
         open("Issue");
-        page.getByLabel("Where should the links lead?").fill("rowing.example/boats");
+        page.locator("#destination").fill("rowing.example/boats");
         page.getByLabel("Campaign").fill("Autumn");
         page.getByLabel("Radio", new Page.GetByLabelOptions().setExact(true)).check();
-        page.getByText("Show the sheet").click();
+        page.getByText("Update the sheet").click();
         page.getByLabel("Ending of the link for Radio").fill(taken);
         page.getByText("Issue 1 link").click();
         assertThat(page.locator("#sheet .fault")).containsText("is taken by another link");
@@ -306,7 +306,7 @@ class JourneyTest extends WendoTest {
         page.getByText("Issue 1 link").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no site of this name.");
         browser.complaints.removeIf(complaint -> complaint.contains("422")); // the refusals themselves
-        page.getByLabel("Issue all the same").check();
+        page.getByLabel("Issue anyway").check();
         page.getByText("Issue 1 link").click();
         assertThat(page.locator(".stub-address")).hasText("http://%s:%d/%s-2".formatted(tenant.host(), port, taken));
         page.getByLabel("Find anything").fill(taken + "-2");
@@ -330,9 +330,9 @@ class JourneyTest extends WendoTest {
         page.getByLabel("Postcards", new Page.GetByLabelOptions().setExact(true))
                 .check();
         assertThat(page.locator("#sheet .stub")).hasCount(2);
-        page.getByLabel("Where should the links lead?").fill("javascript:alert(1)");
+        page.locator("#destination").fill("javascript:alert(1)");
         assertThat(page.locator("#sheet")).containsText("Only http and https addresses");
-        page.getByLabel("Where should the links lead?").fill("localhost:" + site.port());
+        page.locator("#destination").fill("localhost:" + site.port());
         page.getByLabel("Campaign").fill("Regatta");
         assertThat(page.locator("#looks")).containsText("Marram Point Sailing");
         page.getByLabel("Campaign").press("Enter");
@@ -352,19 +352,19 @@ class JourneyTest extends WendoTest {
         signIn();
         open("Issue");
         page.getByText("From a file or a table").click();
-        page.getByLabel("A file, CSV or XLSX")
+        page.getByLabel("File, CSV or XLSX")
                 .setInputFiles(new com.microsoft.playwright.options.FilePayload(
                         "spring.csv",
                         "text/csv",
                         ("Who;Landing page;Campaign;Ending\nRadio;localhost:%d;Spring;on-air\n;localhost:%d;Spring;\n"
                                         .formatted(site.port(), site.port()))
                                 .getBytes(java.nio.charset.StandardCharsets.UTF_8)));
-        page.getByText("Read it").click();
+        page.getByText("Upload").click();
         assertThat(page.getByLabel("Destination", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("1");
         page.getByLabel("Source", new Page.GetByLabelOptions().setExact(true)).selectOption("Who");
         assertThat(Browser.axe(page)).isEmpty();
-        page.locator("main").getByText("Check the rows").last().click();
+        page.locator("main").getByText("Check rows").last().click();
         assertThat(page.locator("h1")).hasText("1 of 2 rows are wrong");
         assertThat(page.locator("main tbody tr").last()).containsText("Source: Name the new source");
         assertThat(Browser.axe(page)).isEmpty();
@@ -409,9 +409,9 @@ class JourneyTest extends WendoTest {
                     .isEqualTo(true);
         }
         page.navigate("http://localhost:" + port + "/issue");
-        page.getByLabel("Where should the links lead?").fill("localhost:" + site.port() + "/?utm_source=radio");
+        page.locator("#destination").fill("localhost:" + site.port() + "/?utm_source=radio");
         page.getByLabel("Campaign").fill("Spring");
-        page.getByText("Take them as source and campaign").click();
+        page.getByText("Use them as source and campaign").click();
         assertThat(page.getByLabel("Radio", new Page.GetByLabelOptions().setExact(true)))
                 .isChecked();
         page.getByText("Issue 1 link").click();

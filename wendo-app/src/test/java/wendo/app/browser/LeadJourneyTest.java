@@ -48,27 +48,27 @@ class LeadJourneyTest extends Journey {
     @Test
     void a_form_before_the_page_brings_a_lead_that_is_answered_by_a_plan() {
         go("/setup/forms");
-        page.getByText("Make a form").click();
-        button("Make it");
+        page.getByText("New form").click();
+        button("Save");
         assertThat(page.locator("#title-fault")).containsText("visitors see it");
         page.getByLabel("Title").fill("Ask about a group day");
-        page.getByLabel("Name of the form").fill("Group days");
+        page.getByLabel("Form name").fill("Group days");
         page.getByLabel("Message: needed").check();
-        button("Make it");
+        button("Save");
         assertThat(page.locator("h1")).hasText("Group days");
         assertThat(Browser.axe(page)).isEmpty();
 
         go("/links/" + id("select id::text from link") + "/form");
-        page.getByLabel("first, then on to where it leads").check();
+        page.getByLabel("first, then on to the destination").check();
         page.getByLabel("Form", new Page.GetByLabelOptions().setExact(true)).selectOption("Group days");
-        button("Keep it");
+        button("Save");
         assertThat(Browser.axe(page)).isEmpty();
 
         go("/setup/follow-up/new");
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Thanks");
         page.locator("[name='subject.0']").fill("Ahoy {first name|sailor}");
         page.locator("[name='body.0']").fill("You came by {source}.");
-        button("Keep the plan");
+        button("Save plan");
         assertThat(page.locator("h1")).hasText("Thanks");
         assertThat(Browser.axe(page)).isEmpty();
         go("/setup/handovers");
@@ -76,7 +76,7 @@ class LeadJourneyTest extends Journey {
         page.getByText("All leads", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Follow-up plan").selectOption("Thanks");
         assertThat(Browser.axe(page)).isEmpty();
-        button("Keep it");
+        button("Save");
         assertThat(page.locator("main")).containsText("Thanks");
 
         await(
@@ -100,11 +100,11 @@ class LeadJourneyTest extends Journey {
         visitor.getByLabel("Your phone number").fill("12");
         visitor.getByLabel("What would you like to tell us").fill("Twelve of us, in June.");
         visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(visitor.locator("#phone-fault")).containsText("no phone number that can be dialled");
+        assertThat(visitor.locator("#phone-fault")).containsText("not a phone number that can be dialled");
         assertThat(visitor.getByLabel("Your name")).hasValue("Ines Marsh");
         visitor.getByLabel("Your phone number").fill("07700 900123");
         visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(visitor.locator("h1")).hasText("It is sent");
+        assertThat(visitor.locator("h1")).hasText("Sent");
         await("the mail goes out", () -> TestPost.instance().mailTo(email).size() == 1);
 
         go("/leads");
@@ -123,14 +123,14 @@ class LeadJourneyTest extends Journey {
     void a_form_works_without_script() {
         go("/setup/forms/new");
         page.getByLabel("Title").fill("Ask us");
-        page.getByLabel("Name of the form").fill("Plain");
-        button("Make it");
+        page.getByLabel("Form name").fill("Plain");
+        button("Save");
         Page visitor = browser.pageWithoutScript();
         visitor.navigate("http://" + tenant.host() + ":" + port + "/t/forms/" + id("select id::text from entry_form"));
         visitor.getByLabel("Your name").fill("Bo");
         visitor.getByLabel("Your e-mail").fill("bo@reed.example");
         visitor.getByText("Send", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(visitor.locator("h1")).hasText("It is sent");
+        assertThat(visitor.locator("h1")).hasText("Sent");
         assertThat(count(
                         tenant,
                         "select count(*) from outcome where email = 'bo@reed.example' and reported_by = 'form'"))
@@ -140,10 +140,9 @@ class LeadJourneyTest extends Journey {
     @Test
     void a_file_is_matched_looked_at_imported_and_undone() {
         go("/setup/codes");
-        page.getByLabel("As it is given").fill("TERN-10");
-        page.getByLabel("Stands for", new Page.GetByLabelOptions().setExact(true))
-                .selectOption("Postcards");
-        button("Add it");
+        page.getByLabel("Text").fill("TERN-10");
+        page.getByLabel("Source", new Page.GetByLabelOptions().setExact(true)).selectOption("Postcards");
+        button("Add");
         assertThat(page.locator("main")).containsText("TERN-10");
         assertThat(Browser.axe(page)).isEmpty();
         go("/outcomes");
@@ -155,14 +154,14 @@ class LeadJourneyTest extends Journey {
                         "Order;Date;Total;Coupon\nT-1;31/05/2026;45,00;tern10\nT-2;31/05/2026;90,00;OTHER\n"
                                 .getBytes(StandardCharsets.UTF_8)));
         assertThat(Browser.axe(page)).isEmpty();
-        button("Read it");
+        button("Upload");
         assertThat(page.locator("#amounts")).hasValue("comma");
         assertThat(Browser.axe(page)).isEmpty();
-        button("See what becomes of each row");
+        button("Check rows");
         assertThat(page.locator("main")).containsText("1 unmatched");
         assertThat(Browser.axe(page)).isEmpty();
         button("Import the good rows");
-        assertThat(page.getByText("Undo the import")).isVisible();
+        assertThat(page.getByText("Undo import")).isVisible();
         await("the code earns", () -> count(tenant, "select count(*) from credit where last_touch_minor = 4500") == 1);
         page.setViewportSize(390, 844);
         for (String path :
@@ -176,7 +175,7 @@ class LeadJourneyTest extends Journey {
         page.setViewportSize(1280, 800);
         go("/outcomes/files");
         page.getByText("till.csv").click();
-        button("Undo the import");
+        button("Undo import");
         assertThat(page.locator("[role=status]")).containsText("2 outcomes are as before.");
         assertThat(count(tenant, "select count(*) from outcome")).isZero();
     }

@@ -74,10 +74,10 @@ class LinkListJourneyTest extends Journey {
     void many_links_are_changed_at_once_and_back() {
         go("/links?sort=name");
         assertThat(Browser.axe(page)).isEmpty();
-        page.getByLabel("Tick Postcards · Spring").check();
-        page.getByLabel("Tick Radio · Spring").check();
+        page.getByLabel("Select Postcards · Spring").check();
+        page.getByLabel("Select Radio · Spring").check();
         page.locator("#put-label").fill("coast");
-        button("Put on");
+        button("Add");
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("Labelled “coast”: 2 links.");
         assertThat(page.locator("article.stub")
                         .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("coast")))
@@ -88,7 +88,7 @@ class LinkListJourneyTest extends Journey {
         assertThat(page.locator("#ticked-title")).hasText("Selected links: 3");
         button("Archive");
         assertThat(page.locator("h1")).hasText("0 links");
-        page.getByText("What was changed").click();
+        page.getByText("Changes").click();
         assertThat(Browser.axe(page)).isEmpty();
         page.locator("main tbody tr").first().getByRole(AriaRole.BUTTON).click();
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("3 links are as they were before.");
@@ -104,7 +104,7 @@ class LinkListJourneyTest extends Journey {
         assertThat(page.locator("h1")).hasText("1 link found");
         assertThat(page).hasURL(Pattern.compile(".*find=Radio.*"));
         assertThat(page.getByLabel("Search")).isFocused();
-        page.getByLabel("Tick Radio · Spring").check();
+        page.getByLabel("Select Radio · Spring").check();
         assertThat(page.locator("#ticked-title")).hasText("Selected links: 1");
         page.getByLabel("Search").fill("");
         assertThat(page.locator("h1")).hasText("3 links");
@@ -144,7 +144,7 @@ class LinkListJourneyTest extends Journey {
     @Test
     void a_proof_ticks_while_the_phone_goes_through_it() {
         go("/links/" + link(0) + "/proof");
-        button("Prove this link");
+        button("Test this link");
         assertThat(page.locator("#checklist")).containsText("1 of 6 seen");
         assertThat(Browser.axe(page)).isEmpty();
         Page phone = browser.page(390, 844);
@@ -171,19 +171,19 @@ class LinkListJourneyTest extends Journey {
     @Test
     void a_message_counts_while_one_types_and_a_letter_subscribes_in_one_click() {
         go("/links/" + link(0) + "/message");
-        page.getByLabel("The message").fill("It’s on: {link}");
-        assertThat(page.locator("#count")).containsText("Dear alphabet");
-        button("Use the plain ones");
-        assertThat(page.getByLabel("The message")).hasValue("It's on: {link}");
+        page.getByLabel("Message").fill("It’s on: {link}");
+        assertThat(page.locator("#count")).containsText("Costly alphabet");
+        button("Use plain characters");
+        assertThat(page.getByLabel("Message")).hasValue("It's on: {link}");
         page.getByLabel("Recipients").fill("200");
-        page.getByLabel("Price of a segment").fill("0.04");
+        page.getByLabel("Price per segment").fill("0.04");
         assertThat(page.locator("#count")).containsText("£8.00");
 
         go("/links/" + link(1) + "/newsletter");
-        page.getByLabel("Whoever arrives by this link").check();
-        page.getByLabel("They confirm first").uncheck();
-        page.getByLabel("What they subscribe to").fill("Tides, monthly");
-        button("Keep it");
+        page.getByLabel("Subscribe people who arrive by this link").check();
+        page.getByLabel("Ask them to confirm").uncheck();
+        page.getByLabel("Subscription text").fill("Tides, monthly");
+        button("Save");
         await(
                 "the link host knows",
                 () -> http().visit(tenant.host(), slugs.get(1) + "?reader=a")
@@ -208,10 +208,10 @@ class LinkListJourneyTest extends Journey {
         page.getByLabel("Source").fill("Profile");
         page.getByLabel("Campaign").fill("Season");
         page.getByLabel("Ending of its address").fill("knot");
-        button("Put it up");
-        page.getByLabel("What it says").fill("Vouchers");
-        page.getByLabel("Where it leads").fill("localhost:" + site.port() + "/vouchers");
-        button("Add it");
+        button("Add");
+        page.locator("#entryTitle").fill("Vouchers");
+        page.getByLabel("Destination").fill("localhost:" + site.port() + "/vouchers");
+        button("Add");
         assertThat(page.locator("ol .stub")).hasCount(1);
         assertThat(Browser.axe(page)).isEmpty();
         Page visitor = browser.pageWithoutScript();
@@ -226,18 +226,18 @@ class LinkListJourneyTest extends Journey {
     void a_code_is_ordered_for_print_and_its_sheet_taken_along() throws Exception {
         go("/links/" + link(2) + "/place");
         page.getByText("In print").click();
-        assertThat(page.locator("article")).containsText("Reads");
-        page.getByLabel("Side of the code, mm").fill("3");
-        button("Show");
-        assertThat(page.locator("#side-fault")).containsText("Give a number from 8 to 1000.");
-        assertThat(page.getByLabel("Side of the code, mm")).hasValue("3");
-        page.getByLabel("Side of the code, mm").fill("60");
+        assertThat(page.locator("article")).containsText("Content");
+        page.getByLabel("Code size, mm").fill("3");
+        button("Apply");
+        assertThat(page.locator("#side-fault")).containsText("Enter a number from 8 to 1000.");
+        assertThat(page.getByLabel("Code size, mm")).hasValue("3");
+        page.getByLabel("Code size, mm").fill("60");
         page.getByLabel("Sheet", new Page.GetByLabelOptions().setExact(true)).selectOption("a4-12");
-        button("Show");
+        button("Apply");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("would fit");
-        page.getByLabel("Side of the code, mm").fill("40");
+        page.getByLabel("Code size, mm").fill("40");
         page.getByLabel("Of each").fill("13");
-        button("Show");
+        button("Apply");
         assertThat(page.locator("main")).containsText("2 pages, at true size");
         var download = page.waitForDownload(() -> page.getByText("Sheet as PDF").click());
         assertThat(java.nio.file.Files.readAllBytes(download.path()))
@@ -247,15 +247,15 @@ class LinkListJourneyTest extends Journey {
     @Test
     void a_link_is_led_elsewhere_for_some_and_then_for_all() {
         go("/links/" + link(0) + "/leads");
-        page.getByText("Add a rule").click();
+        page.getByText("New rule").click();
         page.getByLabel("phones").check();
-        page.getByLabel("It leads them to").fill("localhost:" + site.port() + "/vouchers");
-        button("Add the rule");
+        page.locator("#rule-address").fill("localhost:" + site.port() + "/vouchers");
+        button("Add rule");
         assertThat(page.locator("main")).containsText("1. On phones");
         assertThat(page.locator("main")).containsText("Everybody else");
-        page.getByLabel("Lead it to another page").fill("localhost:" + site.port() + "/courses");
-        page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true)).fill("The offer has ended");
-        button("Lead it there");
+        page.getByLabel("Change destination").fill("localhost:" + site.port() + "/courses");
+        page.getByLabel("Reason", new Page.GetByLabelOptions().setExact(true)).fill("The offer has ended");
+        button("Change destination");
         assertThat(page.locator("main")).containsText("Ola Ness: The offer has ended");
         Page visitor = browser.page(1280, 800);
         await(

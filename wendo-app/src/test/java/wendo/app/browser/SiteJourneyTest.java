@@ -62,7 +62,7 @@ class SiteJourneyTest extends Journey {
     @Test
     void what_the_site_sends_is_seen_as_it_arrives_and_a_website_becomes_a_source() {
         go("/setup/site-tag");
-        assertThat(page.locator("#calls")).containsText("Nothing came within the last day.");
+        assertThat(page.locator("#calls")).containsText("Nothing in the last day.");
         Page visitor = arrive("/courses", "https://tides.example/coast?day=3");
         assertThat(page.locator("#calls")).containsText("https://tides.example/coast?day=3");
         visitor.evaluate("wendo('sale', { refrence: 'B-7' })");
@@ -73,20 +73,20 @@ class SiteJourneyTest extends Journey {
                 () -> visitor.evaluate("wendo('booking', { reference: 'B-7', value: 95 })"));
         go("/links/none");
         assertThat(page.locator("h1")).hasText("1 person came to your site without a link");
-        page.getByText("Choose its source").click();
+        page.getByText("Choose source").click();
         page.locator("select[name=source]").selectOption("Tide Notes");
-        button("Keep");
+        button("Save");
         await("it is credited anew", () -> count(tenant, """
                 select count(*) from credit c join source s on s.id = c.source_id where s.name = 'Tide Notes'
                 """) == 1);
         go("/outcomes");
         assertThat(page.locator("main")).containsText("it stands for Tide Notes.");
         page.locator("main table a").first().click();
-        page.getByLabel("It came from").selectOption("Other websites");
+        page.getByLabel("Source").selectOption("Other websites");
         page.waitForResponse(
                 response -> response.request().method().equals("GET")
                         && response.url().contains("/outcomes/"),
-                () -> button("Set it"));
+                () -> button("Save source"));
         page.waitForLoadState();
         await("what a person knows goes before", () -> count(tenant, """
                 select count(*) from credit c join source s on s.id = c.source_id where s.name = 'Other websites'
@@ -105,10 +105,10 @@ class SiteJourneyTest extends Journey {
         assertThat(page.getByLabel("Links to")).hasValue(Pattern.compile("(book|maps)\\.example/.*"));
         page.getByLabel("Links to").fill("https://book.example/");
         page.getByLabel("Name").fill("Booking desk");
-        page.getByLabel("One is worth, GBP").fill("3.50");
-        button("Check on the last 30 days");
+        page.getByLabel("Worth each, GBP").fill("3.50");
+        button("Test on the last 30 days");
         assertThat(page.locator("#trial-title")).containsText("would have matched 1 of 2");
-        button("Count them");
+        button("Add pattern");
         assertThat(page.locator("main")).containsText("£3.50");
         go("/links/outgoing");
         assertThat(page.locator("h1")).hasText("1 outgoing link was followed, worth £3.50");
@@ -119,20 +119,20 @@ class SiteJourneyTest extends Journey {
     void a_network_is_set_up_its_address_pasted_and_its_sale_watched_arriving() throws Exception {
         try (PartnerNetwork network = PartnerNetwork.start(0)) {
             go("/setup/networks");
-            page.getByText("Add a network").click();
-            button("Keep it");
-            assertThat(page.locator("main")).containsText("Name the network");
+            page.getByText("New network").click();
+            button("Save");
+            assertThat(page.locator("main")).containsText("Enter a name of 1 to");
             page.getByLabel("Name").fill("Sail Net");
-            page.getByLabel("Its links go to").fill("http://localhost:" + network.port() + "/offer");
-            page.getByLabel("Its sales belong to").selectOption("Tide Notes");
+            page.getByLabel("Network address").fill("http://localhost:" + network.port() + "/offer");
+            page.getByLabel("Source of its sales").selectOption("Tide Notes");
             page.getByLabel("Parameter").fill("s1");
-            page.getByLabel("Greatest length").fill("10");
+            page.getByLabel("Maximum length").fill("10");
             page.getByLabel("Characters").selectOption("digits only");
             page.getByLabel("The sub-ID that went out").fill("[s1]");
             page.getByLabel("Its own number of the sale").fill("[sale]");
             page.getByLabel("The amount").fill("[amount]");
             page.getByLabel("The status").fill("[state]");
-            button("Keep it");
+            button("Save");
             assertThat(page.locator("h1")).hasText("Sail Net");
             String address = page.locator("#postback").textContent();
             Page desk = browser.page(1280, 800);

@@ -162,7 +162,7 @@ class TrailsTest extends WendoTest {
                 .as("the two browsers are one person by the address")
                 .isEqualTo("Postcards 1000000 6000");
         assertThat(person.get("/setup/attribution").body())
-                .contains("Last made anew on", "The models&#39; rules were changed", "value=\"30\"");
+                .contains("Last recalculated on", "The models&#39; rules were changed", "value=\"30\"");
     }
 
     /** Somebody may be crediting it just then; of two that meet the database lets one go on. */
@@ -252,7 +252,7 @@ class TrailsTest extends WendoTest {
                         .list());
         person.form(trail, trail + "/joins", "one", join.get(0), "other", join.get(1));
         assertThat(shares("B-2", ModelName.LINEAR)).isEqualTo("Radio 1000000 2000");
-        assertThat(person.get(trail).body()).contains("Parted by Ola Ness.").doesNotContain("B-2</code>");
+        assertThat(person.get(trail).body()).contains("Separated by Ola Ness.").doesNotContain("B-2</code>");
         person.form(trail, trail + "/joins", "one", join.get(0), "other", join.get(1), "again", "true");
         assertThat(shares("B-2", ModelName.LINEAR)).isEqualTo("Postcards 500000 1000, Radio 500000 1000");
     }
@@ -270,7 +270,7 @@ class TrailsTest extends WendoTest {
         awaitShares("E-2", ModelName.LAST_TOUCH, "Postcards 1000000 0");
         assertThat(count(tenant, "select count(*) from identity_join where undone_at is null"))
                 .isZero();
-        assertThat(person.get("/outcomes/" + lead + "/trail").body()).contains("Parted by Ola.", "Join them again");
+        assertThat(person.get("/outcomes/" + lead + "/trail").body()).contains("Separated by Ola.", "Join again");
     }
 
     @Test

@@ -47,14 +47,14 @@ public record ReportedDetails(
     static ReportedDetails of(Typed typed, List<OutcomeReport.Fault> faults) {
         Optional<EmailAddress> email = EmailAddress.find(typed.email());
         if (email.isEmpty() && !typed.email().isBlank()) {
-            faults.add(
-                    new OutcomeReport.Fault("email", "This is no e-mail address: something like name@site.example."));
+            faults.add(new OutcomeReport.Fault(
+                    "email", "This is not an e-mail address: something like name@site.example."));
         }
         Optional<PhoneNumber> phone = PhoneNumber.find(typed.phone(), typed.country());
         if (phone.isEmpty() && !typed.phone().isBlank()) {
             faults.add(new OutcomeReport.Fault(
                     "phone",
-                    "This is no phone number that can be dialled. Check its digits; from abroad it begins with +."));
+                    "This is not a phone number that can be dialled. Check its digits; from abroad it begins with +."));
         }
         if (GivenCode.find(typed.code()).isEmpty() && !typed.code().isBlank()) {
             faults.add(new OutcomeReport.Fault(

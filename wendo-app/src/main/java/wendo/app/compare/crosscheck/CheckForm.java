@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.UUID;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.core.measure.CrossCheck;
@@ -21,7 +23,7 @@ import wendo.core.outcomes.DayOrder;
  * @param faults what is wrong with it, by field
  */
 record CheckForm(TypedFields typed, Map<String, String> faults) {
-    private static final int MAX_SYSTEM = 80;
+    private static final int MAX_SYSTEM = Limits.SHORT_NAME;
 
     CheckForm {
         faults = Map.copyOf(faults);
@@ -83,7 +85,7 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
         private Optional<SourceListed> source(List<SourceListed> sources) {
             return noted(
                     "source",
-                    "Choose the source that they counted for.",
+                    Texts.of("compare.crosscheck.choose-the-source-they-counted"),
                     sources.stream()
                             .filter(one -> one.id().toString().equals(form.typed("source")))
                             .findFirst());
@@ -92,7 +94,7 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
         private String system() {
             String system = form.typed("system").strip();
             if (system.isEmpty()) {
-                faults.put("system", "Say who counted: a partner, or a system’s name.");
+                faults.put("system", Texts.of("compare.crosscheck.enter-who-counted-a-partner"));
             }
             InvalidForm.tooLong(faults, "system", system, MAX_SYSTEM);
             return system;
@@ -101,7 +103,7 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
         private Optional<ZoneId> zone() {
             return noted(
                     "zone",
-                    "A time zone is written like Europe/London or UTC.",
+                    Texts.of("compare.crosscheck.a-time-zone-is-written"),
                     Optional.of(form.typed("zone").strip())
                             .filter(ZoneId.getAvailableZoneIds()::contains)
                             .map(ZoneId::of));
@@ -110,7 +112,7 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
         private Optional<Integer> tolerance() {
             return noted(
                     "tolerance",
-                    "A whole number, 1 to 100.",
+                    Texts.of("compare.crosscheck.a-whole-number-1-to"),
                     Optional.of(form.typed("tolerance").strip())
                             .filter(text -> text.matches("[1-9]\\d?|100"))
                             .map(Integer::valueOf));

@@ -2,6 +2,7 @@ package wendo.app.compare.crosscheck;
 
 import java.util.List;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CrossCheck;
 
 /**
@@ -19,19 +20,20 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
 
     static CrossCheckWords of(Check check, CrossCheck counts, Figures figures) {
         return new CrossCheckWords(
-                "%s counts %s %s, we count %s"
-                        .formatted(
-                                check.system(),
-                                figures.count(counts.theirs()),
-                                counts.theirs() == 1
-                                        ? check.counted().key()
-                                        : check.counted().plural(),
-                                figures.count(counts.ours())),
-                "%s, %s the tolerance of %s."
-                        .formatted(
-                                difference(counts, figures),
-                                counts.isBeyond(check.tolerancePercent()) ? "beyond" : "within",
-                                figures.wholePercent(check.tolerancePercent() / 100.0)),
+                Texts.of(
+                        "compare.crosscheck.they-say-wendo-counted",
+                        check.system(),
+                        figures.count(counts.theirs()),
+                        counts.theirs() == 1
+                                ? check.counted().key()
+                                : check.counted().plural(),
+                        figures.count(counts.ours())),
+                Texts.of(
+                        counts.isBeyond(check.tolerancePercent())
+                                ? "compare.crosscheck.beyond-tolerance"
+                                : "compare.crosscheck.within-tolerance",
+                        difference(counts, figures),
+                        figures.wholePercent(check.tolerancePercent() / 100.0)),
                 counts.causes().stream()
                         .map(cause -> line(cause, check, figures))
                         .toList(),
@@ -41,57 +43,92 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
     /** Theirs against ours, such as “18 % more than ours”. */
     static String difference(CrossCheck counts, Figures figures) {
         if (counts.difference() == 0) {
-            return "the same as ours";
+            return Texts.of("compare.crosscheck.the-same-as-ours");
         }
         String by = counts.ratio().isPresent()
                 ? figures.percent(Math.abs(counts.ratio().getAsDouble() - 1))
                 : figures.count(Math.abs(counts.difference()));
-        return "%s %s than ours".formatted(by, counts.difference() > 0 ? "more" : "fewer");
+        return Texts.of(
+                counts.difference() > 0 ? "compare.crosscheck.more-than-ours" : "compare.crosscheck.fewer-than-ours",
+                by);
     }
 
     private static Line line(CrossCheck.Cause cause, Check check, Figures figures) {
         String effect = cause.effect() == 0
-                ? "none"
+                ? Texts.of("compare.crosscheck.no-effect")
                 : "%s%s".formatted(cause.effect() > 0 ? "+" : "−", figures.count(Math.abs(cause.effect())));
         return switch (cause.reason()) {
-            case ROBOTS -> new Line("Robots", "we leave them out; they may count them", effect);
-            case PREVIEWS -> new Line("Previews and mail scanners", "we leave them out; they may count them", effect);
-            case REPEATS -> new Line("Double taps", "within 30 seconds, which we count once", effect);
-            case PROOFS -> new Line("Own tests", "we leave them out; they may count them", effect);
+            case ROBOTS ->
+                new Line(
+                        Texts.of("compare.crosscheck.robots"),
+                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
+                        effect);
+            case PREVIEWS ->
+                new Line(
+                        Texts.of("compare.crosscheck.previews-and-mail-scanners"),
+                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
+                        effect);
+            case REPEATS ->
+                new Line(
+                        Texts.of("compare.crosscheck.double-taps"),
+                        Texts.of("compare.crosscheck.within-30-seconds-wendo-counts"),
+                        effect);
+            case PROOFS ->
+                new Line(
+                        Texts.of("compare.crosscheck.your-own-tests"),
+                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
+                        effect);
             case TAKEN_BACK ->
-                new Line("Cancelled or refunded", "no longer counted here; they may still count them", effect);
+                new Line(
+                        Texts.of("compare.crosscheck.cancelled-or-refunded"),
+                        Texts.of("compare.crosscheck.no-longer-counted-here-they"),
+                        effect);
             case UNKNOWN_SOURCE ->
                 new Line(
-                        "With no known source",
-                        "%s that we can join to nothing; some may be theirs"
-                                .formatted(check.counted().plural()),
+                        Texts.of("compare.crosscheck.without-a-known-source"),
+                        Texts.of(
+                                "compare.crosscheck.joined-to-nothing",
+                                check.counted().plural()),
                         effect);
             case TIME_ZONE ->
-                new Line("Time zone", "what lies in their days, %s, and not in ours".formatted(check.zone()), effect);
-            case LOST -> new Line("Lost before their page loaded", "the site tag never saw the page open", effect);
+                new Line(
+                        Texts.of("compare.crosscheck.time-zone"),
+                        Texts.of("compare.crosscheck.what-lies-in-their-days", check.zone()),
+                        effect);
+            case LOST ->
+                new Line(
+                        Texts.of("compare.crosscheck.lost-before-their-page-loaded"),
+                        Texts.of("compare.crosscheck.the-site-tag-never-saw"),
+                        effect);
         };
     }
 
     private static String rest(CrossCheck counts, Counted counted, Figures figures) {
         String range = counts.leastExplained() == counts.mostExplained()
-                ? "Nothing that we know explains a difference."
-                : "Together these explain any count from %s to %s."
-                        .formatted(figures.count(counts.leastExplained()), figures.count(counts.mostExplained()));
+                ? Texts.of("compare.crosscheck.nothing-known-explains-a-difference")
+                : Texts.of(
+                        "compare.crosscheck.together-these-explain-any-count",
+                        figures.count(counts.leastExplained()),
+                        figures.count(counts.mostExplained()));
         if (counts.unexplained() == 0) {
-            return range + (counts.difference() == 0 ? "" : " Theirs lies within.");
+            return counts.difference() == 0 ? range : Texts.of("compare.crosscheck.theirs-lies-within", range);
         }
         return counts.unexplained() > 0
-                ? range
-                        + " %s of theirs remain unexplained: %s."
-                                .formatted(figures.count(counts.unexplained()), asking(counted))
-                : range
-                        + " %s of ours are missing from theirs without a reason that we know: send them our list of %s."
-                                .formatted(figures.count(-counts.unexplained()), counted.plural());
+                ? Texts.of(
+                        "compare.crosscheck.theirs-unexplained",
+                        range,
+                        figures.count(counts.unexplained()),
+                        asking(counted))
+                : Texts.of(
+                        "compare.crosscheck.ours-missing",
+                        range,
+                        figures.count(-counts.unexplained()),
+                        counted.plural());
     }
 
     private static String asking(Counted counted) {
         return counted == Counted.VISIT
-                ? "ask what they count as a visit"
-                : "ask for their list of %s, and hold it against the ledger".formatted(counted.plural());
+                ? Texts.of("compare.crosscheck.ask-what-they-count-as")
+                : Texts.of("compare.crosscheck.ask-for-their-list-of", counted.plural());
     }
 }

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 import wendo.app.platform.tables.TableReader;
 import wendo.app.platform.tables.TableRefused;
@@ -37,7 +38,7 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
                             || DayOrder.MONTH_FIRST.find(cell).isPresent());
             int number = column(rows, cell -> number(cell).isPresent());
             return day < 0 || number < 0
-                    ? fault("There has to be a column of days and one of whole numbers, such as 2026-05-03, 41.")
+                    ? fault(Texts.of("compare.crosscheck.a-column-of-days-and"))
                     : read(
                             rows,
                             day,
@@ -80,14 +81,17 @@ record TheirCounts(SortedMap<LocalDate, Long> byDay, List<String> faults) {
             }
         }
         if (byDay.size() > MOST_DAYS) {
-            faults.add(
-                    "At most %d days can be held against each other; these are %d.".formatted(MOST_DAYS, byDay.size()));
+            faults.add(Texts.of("compare.crosscheck.at-most-days-can-be", MOST_DAYS, byDay.size()));
         }
         return new TheirCounts(byDay, faults.stream().limit(MOST_FAULTS).toList());
     }
 
     private static String fault(Table.Row row, String cell, boolean isDay) {
-        return "Line %d: “%s” is no %s.".formatted(row.line(), cell, isDay ? "day" : "whole number");
+        return Texts.of(
+                "compare.crosscheck.line-is-no",
+                row.line(),
+                cell,
+                isDay ? "day" : Texts.of("compare.crosscheck.whole-number"));
     }
 
     /** Counts are whole, so a sign with three digits behind it groups them, whichever it is. */

@@ -1,6 +1,7 @@
 package wendo.app.compare.experiments;
 
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.HeldOut;
 import wendo.core.measure.Rate;
 
@@ -19,18 +20,17 @@ record MatchBack(MatchBackQueries.Mailing mailing, String mailed, String heldOut
                 Pair.shown(mailed, figures),
                 mailing.heldOut() == 0 ? "nobody" : Pair.shown(heldOut, figures),
                 mailing.heldOut() == 0
-                        ? "Nobody was held out, so what would have come anyway is not known."
+                        ? Texts.of("compare.experiments.nobody-was-held-out-so")
                         : new HeldOut(mailed, heldOut)
                                 .extra()
                                 .map(extra -> words(extra, figures))
-                                .orElse("Nobody was mailed."));
+                                .orElse(Texts.of("compare.experiments.nobody-was-mailed")));
     }
 
     private static String words(HeldOut.Extra extra, Figures figures) {
-        String range = "%s to %s".formatted(figures.decimal(extra.low()), figures.decimal(extra.high()));
+        String range = Texts.of("compare.experiments.to", figures.decimal(extra.low()), figures.decimal(extra.high()));
         return extra.isClear()
-                ? "It brought about %s people more than would have come anyway (95 %%: %s)."
-                        .formatted(figures.decimal(extra.value()), range)
-                : "It may have brought nothing beyond what would have come anyway (95 %%: %s people).".formatted(range);
+                ? Texts.of("compare.experiments.it-brought-about-more-people", figures.decimal(extra.value()), range)
+                : Texts.of("compare.experiments.it-may-have-brought-nothing", range);
     }
 }

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Plot;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.CountRatio;
 import wendo.core.measure.EqualRates;
@@ -53,25 +54,29 @@ record Pair(List<Measure> measures) {
                 shown(first, figures),
                 shown(second, figures),
                 difference
-                        .map(one -> "%s to %s points".formatted(figures.points(one.low()), figures.points(one.high())))
-                        .orElse("no difference can be told"),
+                        .map(one -> Texts.of(
+                                "compare.experiments.to-points", figures.points(one.low()), figures.points(one.high())))
+                        .orElse(Texts.of("compare.experiments.difference-unknown")),
                 isClear);
     }
 
     private static Measure cost(OutcomeKind kind, CostPer first, CostPer second, Figures figures) {
         Optional<CountRatio> ratio = CountRatio.ofCosts(first, second);
         return new Measure(
-                "Cost per %s".formatted(kind.key()),
+                Texts.of("compare.experiments.cost-per", kind.key()),
                 Plot.Given.ofCost(first, figures).shown(),
                 Plot.Given.ofCost(second, figures).shown(),
-                ratio.map(one -> times(one, figures)).orElse("no difference can be told"),
+                ratio.map(one -> times(one, figures)).orElse(Texts.of("compare.experiments.difference-unknown")),
                 ratio.map(CountRatio::isClear).orElse(false));
     }
 
     private static String times(CountRatio ratio, Figures figures) {
         return Double.isInfinite(ratio.high())
-                ? "at least %s times as much".formatted(figures.decimal(ratio.low()))
-                : "%s to %s times as much".formatted(figures.decimal(ratio.low()), figures.decimal(ratio.high()));
+                ? Texts.of("compare.experiments.at-least-times-as-much", figures.decimal(ratio.low()))
+                : Texts.of(
+                        "compare.experiments.to-times-as-much",
+                        figures.decimal(ratio.low()),
+                        figures.decimal(ratio.high()));
     }
 
     static String shown(Rate rate, Figures figures) {

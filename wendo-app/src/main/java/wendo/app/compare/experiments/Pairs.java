@@ -6,6 +6,7 @@ import java.util.List;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.EqualRates;
 import wendo.core.measure.RateDifference;
 import wendo.core.outcomes.OutcomeKind;
@@ -70,8 +71,10 @@ public record Pairs(List<Clear> clear, int tested) {
         return new Clear(
                 more,
                 less,
-                "%s to %s points"
-                        .formatted(figures.decimal(100 * difference.low()), figures.decimal(100 * difference.high())),
+                Texts.of(
+                        "compare.experiments.to-points",
+                        figures.decimal(100 * difference.low()),
+                        figures.decimal(100 * difference.high())),
                 pValue < 0.001 ? "under 0.001" : figures.decimal3(pValue));
     }
 }

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.UUID;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.EqualRates;
 import wendo.core.measure.Rate;
 import wendo.core.measure.RateDifference;
@@ -47,7 +48,9 @@ record Split(UUID link, String name, List<Line> lines, OptionalLong needed, Stri
                     figures.count(ways.get(i).people()),
                     figures.count(ways.get(i).acted()),
                     Pair.shown(rates.get(i), figures),
-                    i == 0 ? "the link’s own" : difference(rates.get(i), rates.get(0), figures)));
+                    i == 0
+                            ? Texts.of("compare.experiments.the-links-own")
+                            : difference(rates.get(i), rates.get(0), figures)));
         }
         OptionalLong needed = needed(rates.get(0).value(), least);
         return new Split(
@@ -56,8 +59,9 @@ record Split(UUID link, String name, List<Line> lines, OptionalLong needed, Stri
 
     private static String difference(Rate other, Rate own, Figures figures) {
         return RateDifference.of(other, own)
-                .map(one -> "%s to %s points".formatted(figures.points(one.low()), figures.points(one.high())))
-                .orElse("no difference can be told");
+                .map(one -> Texts.of(
+                        "compare.experiments.to-points", figures.points(one.low()), figures.points(one.high())))
+                .orElse(Texts.of("compare.experiments.difference-unknown"));
     }
 
     private static OptionalLong needed(OptionalDouble own, double least) {
@@ -68,16 +72,18 @@ record Split(UUID link, String name, List<Line> lines, OptionalLong needed, Stri
 
     private static String said(List<SplitQueries.Way> ways, List<Rate> rates, OptionalLong needed, Figures figures) {
         if (needed.isEmpty()) {
-            return "It goes on: nothing came of the link’s own page yet, so how many people it needs cannot be said.";
+            return Texts.of("compare.experiments.still-running-nothing-came-of");
         }
         long fewest = ways.stream().mapToLong(SplitQueries.Way::people).min().orElse(0);
         if (fewest < needed.getAsLong()) {
-            return "It goes on: %s of %s people on the way with fewest. What it shows until then may be chance."
-                    .formatted(figures.count(fewest), figures.count(needed.getAsLong()));
+            return Texts.of(
+                    "compare.experiments.still-running-of-people-on",
+                    figures.count(fewest),
+                    figures.count(needed.getAsLong()));
         }
         return best(ways, rates)
-                .map(way -> "It is decided: %s does clearly better than the link’s own page.".formatted(way.address()))
-                .orElse("It is decided: no other page does clearly better, by the difference that was worth finding.");
+                .map(way -> Texts.of("compare.experiments.decided-does-clearly-better-than", way.address()))
+                .orElse(Texts.of("compare.experiments.decided-no-other-page-does"));
     }
 
     private static Optional<SplitQueries.Way> best(List<SplitQueries.Way> ways, List<Rate> rates) {

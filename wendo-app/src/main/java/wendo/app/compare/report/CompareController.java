@@ -22,6 +22,6 @@ class CompareController {
 
     @GetMapping
     ModelAndView page(CompareContext context) {
-        return frame.around(ViewRecord.of("compare/report/page", content.table(context)), context);
+        return frame.around(ViewRecord.of("compare/report/page", content.folded(context)), context);
     }
 }

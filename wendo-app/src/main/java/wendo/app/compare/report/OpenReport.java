@@ -21,6 +21,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** A shared report as everybody sees it who knows its address. */
@@ -51,14 +52,11 @@ class OpenReport {
         response.setHeader("Cache-Control", "private, no-store");
         response.setHeader("X-Robots-Tag", "noindex, nofollow");
         if (!limit.allows(request.getRemoteAddr())) {
-            return gone(HttpStatus.TOO_MANY_REQUESTS, "This was opened too often in a minute. Wait, then try again.");
+            return gone(HttpStatus.TOO_MANY_REQUESTS, Texts.of("compare.report.this-was-opened-too-often"));
         }
         return reports.businessOf(token)
                 .flatMap(owner -> scope.within(owner, () -> show(token)))
-                .orElseGet(
-                        () -> gone(
-                                HttpStatus.NOT_FOUND,
-                                "It was taken back, its last day is over, or the address is not complete. Ask whoever sent it."));
+                .orElseGet(() -> gone(HttpStatus.NOT_FOUND, Texts.of("compare.report.it-was-revoked-its-last")));
     }
 
     private Optional<ModelAndView> show(String token) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wendo.app.compare.experiments.Pairs;
 import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.sql.CompareOrder;
 import wendo.app.compare.sql.Grouping;
 import wendo.app.compare.table.CampaignMonthQueries;
 import wendo.app.compare.table.CampaignMonths;
@@ -17,6 +18,7 @@ import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.verdict.ComparisonSummary;
+import wendo.app.compare.verdict.CostPicture;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.ViewRecord;
@@ -40,9 +42,14 @@ class ReportContent {
             List<String> depending,
             CompareTable table,
             ComparisonSummary answer,
+            CostPicture costs,
             CompareChoice look,
             OutcomeKind[] kinds,
-            PeriodChoice choice) {}
+            PeriodChoice choice) {
+        Table folded() {
+            return new Table(comparison, depending, table.folded(), answer, costs, look, kinds, choice);
+        }
+    }
 
     /** What the other sections of a report show. */
     record Sections(
@@ -50,6 +57,11 @@ class ReportContent {
 
     Table table(CompareContext context) {
         return table(compare(context), context);
+    }
+
+    /** The same for a screen, which needs no row for what has nothing in any column. */
+    Table folded(CompareContext context) {
+        return table(context).folded();
     }
 
     private Comparison compare(CompareContext context) {
@@ -62,11 +74,19 @@ class ReportContent {
                 comparisons
                         .models(comparison, context.period(), context.business(), context.look())
                         .depending(comparison),
-                compareTable(comparison, context),
+                sorted(compareTable(comparison, context), context.look()),
                 ComparisonSummary.of(comparison, context.look(), context.figures()),
+                CostPicture.of(comparison, context.look().kind(), context.figures()),
                 context.look(),
                 OutcomeKind.values(),
                 context.choice());
+    }
+
+    /** Months stand in their order until somebody sorts them otherwise. */
+    private static CompareTable sorted(CompareTable table, CompareChoice look) {
+        return look.grouping() == Grouping.MONTH && look.order().equals(CompareOrder.USUAL)
+                ? table
+                : table.sorted(look.order(), look.kind());
     }
 
     private CompareTable compareTable(Comparison comparison, CompareContext context) {
@@ -91,7 +111,8 @@ class ReportContent {
     /** What the chosen sections of a report need, by the names that its template knows. */
     Map<String, Object> report(List<ReportSection> sections, CompareContext context) {
         Comparison comparison = compare(context);
-        Map<String, Object> content = new HashMap<>(ViewRecord.values(table(comparison, context)));
+        Map<String, Object> content =
+                new HashMap<>(ViewRecord.values(table(comparison, context).folded()));
         content.putAll(ViewRecord.values(new Sections(
                 context.figures(),
                 sections.stream().map(ReportSection::key).toList(),

@@ -3,13 +3,14 @@ package wendo.app.compare.report;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** What a shared report may show. None of it tells of single people. */
 public enum ReportSection {
-    ANSWER("The answer in a sentence"),
-    TABLE("The table with rates, costs and verdicts"),
-    PAIRS("Whose rates differ clearly"),
-    MONTHS("Campaigns by month");
+    ANSWER("compare.report.report-section.the-answer-in-a-sentence"),
+    TABLE("compare.report.report-section.the-table-with-rates-costs"),
+    PAIRS("compare.report.report-section.clear-differences-in-rates"),
+    MONTHS("compare.report.report-section.campaigns-by-month");
 
     private final String label;
 
@@ -26,6 +27,6 @@ public enum ReportSection {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

@@ -26,6 +26,8 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -34,7 +36,7 @@ import wendo.app.platform.site.ViewRecord;
 @Controller
 @RequestMapping("/compare/reports")
 class ShareController {
-    static final int MAX_TITLE = 120;
+    static final int MAX_TITLE = Limits.TITLE;
     private static final int USUAL_DAYS = 30;
     private static final int MAX_DAYS = 400;
 
@@ -110,14 +112,14 @@ class ShareController {
             TypedFields typed, List<ReportSection> sections, CompareChoice look, LocalDate today) {
         Map<String, String> faults = new HashMap<>();
         if (typed.raw("title").isBlank()) {
-            faults.put("title", "Say what the report is, as its reader will see it.");
+            faults.put("title", Texts.of("compare.report.enter-a-title-for-the"));
         }
         InvalidForm.tooLong(faults, "title", typed.raw("title"), MAX_TITLE);
         if (sections.isEmpty()) {
-            faults.put("section", "Choose at least one part to show.");
+            faults.put("section", Texts.of("compare.report.choose-at-least-one-part"));
         }
         if (look.grouping() == Grouping.OWNER) {
-            faults.put("section", "By owner the report would name people. Compare something else, then share it.");
+            faults.put("section", Texts.of("compare.report.by-owner-the-report-would"));
         }
         day(typed.raw("lastDay"), today).ifPresent(fault -> faults.put("lastDay", fault));
         return faults;
@@ -127,10 +129,10 @@ class ShareController {
         try {
             LocalDate day = LocalDate.parse(text);
             return day.isBefore(today) || day.isAfter(today.plusDays(MAX_DAYS))
-                    ? Optional.of("Choose a day from today to %s.".formatted(today.plusDays(MAX_DAYS)))
+                    ? Optional.of(Texts.of("compare.report.choose-a-day-from-today", today.plusDays(MAX_DAYS)))
                     : Optional.empty();
         } catch (DateTimeException e) {
-            return Optional.of("Choose a day, like 2026-05-01.");
+            return Optional.of(Texts.of("compare.report.choose-a-day-like-2026"));
         }
     }
 

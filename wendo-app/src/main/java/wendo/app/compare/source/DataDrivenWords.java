@@ -5,9 +5,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import wendo.app.credit.LearnedJourneys;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ShapleyValue;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -24,16 +27,19 @@ class DataDrivenWords {
     String of(Optional<UUID> source, OutcomeKind kind, List<Set<UUID>> longTrails, Figures figures) {
         LearnedJourneys.Learned learned = journeys.of(kind);
         if (learned.people() == 0) {
-            return "Markov and Shapley have learned from no journeys yet: these are gathered each night.";
+            return Texts.of("compare.source.markov-and-shapley-have-learned");
         }
-        return "Markov and Shapley rest on the journeys of %s people in the last %d days, %s of them with a %s. "
-                        .formatted(
+        return Stream.of(
+                        Texts.of(
+                                "compare.source.models-rest-on",
                                 figures.count(learned.people()),
                                 LearnedJourneys.DAYS,
                                 figures.count(learned.converted()),
-                                kind.key())
-                + source.map(id -> removal(learned, id, kind, figures)).orElse("")
-                + exactness(kind, longTrails, figures);
+                                kind.key()),
+                        source.map(id -> removal(learned, id, kind, figures)).orElse(""),
+                        exactness(kind, longTrails, figures))
+                .filter(sentence -> !sentence.isEmpty())
+                .collect(Collectors.joining(" "));
     }
 
     private static String removal(LearnedJourneys.Learned learned, UUID source, OutcomeKind kind, Figures figures) {
@@ -41,18 +47,17 @@ class DataDrivenWords {
                 .mapToDouble(Double::doubleValue)
                 .findFirst();
         return effect.isEmpty()
-                ? "None of these journeys came by this source. "
-                : "By Markov’s chain, %s of all %ss would be lost without this source: its removal effect. "
-                        .formatted(figures.percent(effect.getAsDouble()), kind.key());
+                ? Texts.of("compare.source.no-journey-came")
+                : Texts.of("compare.source.removal-effect", figures.percent(effect.getAsDouble()), kind.key());
     }
 
     private String exactness(OutcomeKind kind, List<Set<UUID>> longTrails, Figures figures) {
         return longTrails.isEmpty()
-                ? "Shapley’s shares are exact."
-                : "Shapley’s shares are exact but for %s with more than %d sources, which are sampled with a standard error of at most %s of an outcome."
-                        .formatted(
-                                longTrails.size() == 1 ? "1 trail" : longTrails.size() + " trails",
-                                ShapleyValue.EXACT_UP_TO,
-                                figures.percent(journeys.shapleyError(kind, longTrails)));
+                ? Texts.of("compare.source.shapleys-shares-are-exact")
+                : Texts.of(
+                        "compare.source.shapley-sampled",
+                        longTrails.size(),
+                        ShapleyValue.EXACT_UP_TO,
+                        figures.percent(journeys.shapleyError(kind, longTrails)));
     }
 }

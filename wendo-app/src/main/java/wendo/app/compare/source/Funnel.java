@@ -6,6 +6,7 @@ import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.verdict.RateSummary;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.Rate;
 import wendo.core.measure.RateDifference;
 import wendo.core.outcomes.OutcomeKind;
@@ -34,7 +35,7 @@ public record Funnel(List<Step> steps) {
                     shown(others, figures),
                     RateDifference.of(own, others)
                             .map(difference -> words(difference, figures))
-                            .orElse("no difference can be told")));
+                            .orElse(Texts.of("compare.source.difference-unknown"))));
         }
         return new Funnel(List.copyOf(steps));
     }
@@ -44,10 +45,12 @@ public record Funnel(List<Step> steps) {
     }
 
     private static String words(RateDifference difference, Figures figures) {
-        String range = "%s to %s points".formatted(figures.points(difference.low()), figures.points(difference.high()));
+        String range = Texts.of(
+                "compare.source.to-points", figures.points(difference.low()), figures.points(difference.high()));
         if (!difference.isClear()) {
-            return "could be the same: " + range;
+            return Texts.of("compare.source.could-be-the-same", range);
         }
-        return (difference.value() > 0 ? "clearly higher: " : "clearly lower: ") + range;
+        return Texts.of(
+                difference.value() > 0 ? "compare.source.clearly-higher" : "compare.source.clearly-lower", range);
     }
 }

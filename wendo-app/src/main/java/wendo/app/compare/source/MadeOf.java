@@ -2,9 +2,9 @@ package wendo.app.compare.source;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Rate;
 import wendo.core.outcomes.OutcomeKind;
@@ -20,13 +20,13 @@ record MadeOf(String name, String shown, String numerator, String denominator, S
         for (OutcomeKind kind : OutcomeKind.values()) {
             CostPer cost = row.costPer(kind);
             all.add(new MadeOf(
-                    "Cost per " + kind.key(),
+                    Texts.of("compare.source.cost-per", kind.key()),
                     cost.valueMinor().isPresent()
                             ? figures.money(cost.valueMinor().getAsDouble())
                             : "–",
                     row.spendMinor()
-                            .map(minor -> figures.money(minor) + " spend")
-                            .orElse("no spend entered"),
+                            .map(minor -> Texts.of("compare.source.spend", figures.money(minor)))
+                            .orElse(Texts.of("compare.source.no-spend-entered")),
                     counted(cost.count().value(), kind, figures),
                     ""));
         }
@@ -37,17 +37,16 @@ record MadeOf(String name, String shown, String numerator, String denominator, S
         Rate rate = row.rate(kind);
         double left = row.credited(kind).count().value() - rate.part();
         return new MadeOf(
-                kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1) + " rate",
+                Texts.of("compare.source.rate", kind.key()),
                 rate.value().isPresent() ? figures.percent(rate.value().getAsDouble()) : "–",
                 counted(rate.part(), kind, figures),
-                figures.count(row.rateBase()) + (row.rateBase() == row.people() ? " people" : " visits"),
-                left > 0.005
-                        ? "%s more came by a code, a report or somebody’s word, without a visit"
-                                .formatted(figures.decimal(left))
-                        : "");
+                row.rateBase() == row.people()
+                        ? figures.counted(row.rateBase(), "count.people")
+                        : figures.counted(row.rateBase(), "count.visits"),
+                left > 0.005 ? Texts.of("compare.source.more-came-by-a-code", figures.decimal(left)) : "");
     }
 
     private static String counted(double number, OutcomeKind kind, Figures figures) {
-        return figures.decimal(number) + " " + kind.key() + (number == 1 ? "" : "s");
+        return Texts.of("compare.source.counted-outcomes", number, figures.decimal(number), kind.key());
     }
 }

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import wendo.app.compare.table.Judged;
 import wendo.app.compare.table.Plot;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ModelName;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -30,7 +31,7 @@ public record ModelLine(ModelName model, String number, String cost, Optional<Pl
                     figures.credit(one.row().credited(kind).number()),
                     given.shown(),
                     Plot.of(given, axis, held),
-                    one.isPossible() ? one.words() : "not judged"));
+                    one.isPossible() ? one.words() : Texts.of("compare.source.not-judged")));
         });
         return List.copyOf(lines);
     }

@@ -21,6 +21,7 @@ import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.table.Judged;
 import wendo.app.compare.table.ModelView;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** One group of a comparison: its funnel beside the rest, its credit under every model, its months, what came back. */
@@ -75,7 +76,9 @@ class PanelController {
                         ModelLine.of(view.byKey().getOrDefault(key, Map.of()), look.kind(), figures),
                         judged,
                         judged.settles(figures),
-                        judged.isPossible() ? view.said(key) : "Without spend nothing is judged.",
+                        judged.isPossible()
+                                ? view.said(key)
+                                : Texts.of("compare.source.nothing-is-judged-without-spend"),
                         models.months(key, context.period(), context.zone(), look),
                         words.of(
                                 look.grouping() == Grouping.SOURCE ? row.source() : Optional.empty(),

@@ -16,6 +16,7 @@ import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Plot;
 import wendo.app.money.spend.Spends;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Interval;
 import wendo.core.measure.OrderValue;
@@ -26,8 +27,6 @@ import wendo.core.outcomes.OutcomeKind;
 /** What came back to a group for what it cost: its revenue, orders, new customers, and whether it has paid for itself. */
 @Component
 class Returns {
-    private static final String TOO_FEW = "fewer than five people paid";
-
     private final TakingsQueries takings;
     private final Spends spends;
 
@@ -68,13 +67,17 @@ class Returns {
         Optional<Interval> interval = new Takings(Math.max(row.rateBase(), paid.size()), paid).interval();
         double revenue = row.revenueMinor();
         Measured measured = new Measured(revenue, interval);
-        measures.add(measured.as("Revenue", "value of bookings and purchases", figures::money));
+        measures.add(measured.as(
+                Texts.of("common.revenue"),
+                Texts.of("compare.source.value-of-bookings-and-purchases"),
+                figures::money));
         double spend = row.spendMinor().orElse(0L);
         if (spend > 0) {
-            measures.add(measured.as("ROAS", "revenue ÷ spend", minor -> figures.decimal(minor / spend)));
+            measures.add(measured.as(
+                    "ROAS", Texts.of("compare.source.revenue-by-spend"), minor -> figures.decimal(minor / spend)));
             margin.ifPresent(percent -> measures.add(measured.as(
                     "ROI",
-                    "(revenue × margin of %d %% − spend) ÷ spend".formatted(percent),
+                    Texts.of("compare.source.revenue-margin-of-spend-spend", percent),
                     minor -> figures.wholePercent((minor * percent / 100 - spend) / spend))));
         }
         return measures;
@@ -87,8 +90,9 @@ class Returns {
                     name,
                     rule,
                     shown.apply(minor),
-                    interval.map(one -> shown.apply(one.low()) + " to " + shown.apply(one.high()))
-                            .orElse(TOO_FEW));
+                    interval.map(one ->
+                                    Texts.of("compare.source.from-to", shown.apply(one.low()), shown.apply(one.high())))
+                            .orElse(Texts.of("compare.source.too-few-paid")));
         }
     }
 
@@ -103,19 +107,20 @@ class Returns {
                 .toList());
         OptionalDouble average = value.averageMinor();
         return new Measure(
-                "Average order value",
-                "revenue ÷ %s bookings and purchases".formatted(figures.credit(orders.number())),
-                average.isPresent() ? figures.money(average.getAsDouble()) : "none",
+                Texts.of("compare.source.average-order-value"),
+                Texts.of("compare.source.revenue-bookings-and-purchases", figures.credit(orders.number())),
+                average.isPresent() ? figures.money(average.getAsDouble()) : Texts.of("compare.source.none"),
                 value.interval()
-                        .map(one -> figures.money(one.low()) + " to " + figures.money(one.high()))
-                        .orElse(TOO_FEW));
+                        .map(one ->
+                                Texts.of("compare.source.from-to", figures.money(one.low()), figures.money(one.high())))
+                        .orElse(Texts.of("compare.source.too-few-paid")));
     }
 
     private static Measure customerCost(ComparedRow row, Credited customers, Figures figures) {
         Plot.Given given = Plot.Given.ofCost(new CostPer(row.spendMinor().orElse(0L), customers.count()), figures);
         return new Measure(
                 "CAC",
-                "spend ÷ %s first-time customers".formatted(figures.credit(customers.number())),
+                Texts.of("compare.source.spend-first-time-customers", figures.credit(customers.number())),
                 given.shown(),
                 given.range(figures::money));
     }
@@ -127,19 +132,21 @@ class Returns {
         if (margin.isEmpty() || first.isEmpty() || spend == 0) {
             return "";
         }
-        return Payback.of(
-                                spend,
-                                margin.getAsInt(),
-                                first.get(),
-                                takings.byDay(row, context.period(), context.zone(), context.look()))
-                        .map(back -> "Payback: %s, by %s.".formatted(days(back.days()), figures.day(back.coveredOn())))
-                        .orElse("Payback: its margin has not covered its spend of %s yet."
-                                .formatted(figures.money(spend)))
-                + " Counted from %s, the first day of its spend in this period, at a margin of %s."
-                        .formatted(figures.day(first.get()), figures.wholePercent(margin.getAsInt() / 100.0));
+        String paid = Payback.of(
+                        spend,
+                        margin.getAsInt(),
+                        first.get(),
+                        takings.byDay(row, context.period(), context.zone(), context.look()))
+                .map(back -> Texts.of("compare.source.payback-by", days(back.days()), figures.day(back.coveredOn())))
+                .orElse(Texts.of("compare.source.payback-the-margin-has-not", figures.money(spend)));
+        return Texts.of(
+                "compare.source.payback-counted-from",
+                paid,
+                figures.day(first.get()),
+                figures.wholePercent(margin.getAsInt() / 100.0));
     }
 
     private static String days(long days) {
-        return days == 1 ? "on the first day" : "after %d days".formatted(days);
+        return days == 1 ? Texts.of("compare.source.on-the-first-day") : Texts.of("compare.source.after-days", days);
     }
 }

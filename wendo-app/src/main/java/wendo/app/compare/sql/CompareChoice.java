@@ -11,13 +11,23 @@ import wendo.core.outcomes.OutcomeKind;
  * @param kind the outcome that groups are judged by
  */
 public record CompareChoice(
-        Grouping grouping, OutcomeKind kind, ModelName model, CreditClock clock, ComparedWith comparedWith) {
+        Grouping grouping,
+        OutcomeKind kind,
+        ModelName model,
+        CreditClock clock,
+        ComparedWith comparedWith,
+        CompareOrder order) {
     /** What all screens that name one source for an outcome go by. */
     public static final ModelName USUAL_MODEL = ModelName.LAST_NON_DIRECT;
 
     public static CompareChoice usual() {
         return new CompareChoice(
-                Grouping.SOURCE, OutcomeKind.BOOKING, USUAL_MODEL, CreditClock.OUTCOME, ComparedWith.NOTHING);
+                Grouping.SOURCE,
+                OutcomeKind.BOOKING,
+                USUAL_MODEL,
+                CreditClock.OUTCOME,
+                ComparedWith.NOTHING,
+                CompareOrder.USUAL);
     }
 
     /** Reads an address's parameters; what it does not know is as usual. */
@@ -28,32 +38,43 @@ public record CompareChoice(
                 parameter.apply("kind").flatMap(OutcomeKind::find).orElse(usual.kind()),
                 parameter.apply("model").flatMap(ModelName::find).orElse(usual.model()),
                 parameter.apply("clock").flatMap(CreditClock::find).orElse(usual.clock()),
-                parameter.apply("with").flatMap(ComparedWith::find).orElse(usual.comparedWith()));
+                parameter.apply("with").flatMap(ComparedWith::find).orElse(usual.comparedWith()),
+                parameter.apply("sort").flatMap(CompareOrder::find).orElse(usual.order()));
     }
 
     public CompareChoice with(Grouping other) {
-        return new CompareChoice(other, kind, model, clock, comparedWith);
+        return new CompareChoice(other, kind, model, clock, comparedWith, order);
     }
 
     public CompareChoice with(OutcomeKind other) {
-        return new CompareChoice(grouping, other, model, clock, comparedWith);
+        return new CompareChoice(grouping, other, model, clock, comparedWith, order);
     }
 
     public CompareChoice with(ModelName other) {
-        return new CompareChoice(grouping, kind, other, clock, comparedWith);
+        return new CompareChoice(grouping, kind, other, clock, comparedWith, order);
     }
 
     public CompareChoice with(CreditClock other) {
-        return new CompareChoice(grouping, kind, model, other, comparedWith);
+        return new CompareChoice(grouping, kind, model, other, comparedWith, order);
     }
 
     public CompareChoice with(ComparedWith other) {
-        return new CompareChoice(grouping, kind, model, clock, other);
+        return new CompareChoice(grouping, kind, model, clock, other, order);
+    }
+
+    public CompareChoice with(CompareOrder other) {
+        return new CompareChoice(grouping, kind, model, clock, comparedWith, other);
+    }
+
+    /** The same, sorted as after a press on the heading of a column, told by its name. */
+    public CompareChoice pressed(String columnName) {
+        return with(order.pressed(CompareOrder.Column.valueOf(columnName)));
     }
 
     /** As it stands in an address, after a period. */
     public String query() {
         return "&by=%s&kind=%s&model=%s&clock=%s&with=%s"
-                .formatted(grouping.key(), kind.key(), model.key(), clock.key(), comparedWith.key());
+                        .formatted(grouping.key(), kind.key(), model.key(), clock.key(), comparedWith.key())
+                + (order.equals(CompareOrder.USUAL) ? "" : "&sort=" + order.key());
     }
 }

@@ -4,13 +4,14 @@ import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.Period;
 
 /** The period that the chosen one is set against. */
 public enum ComparedWith {
-    NOTHING("nothing"),
-    BEFORE("the days before"),
-    YEAR("the same days last year");
+    NOTHING("compare.sql.compared-with.nothing"),
+    BEFORE("compare.sql.compared-with.the-days-before"),
+    YEAR("compare.sql.compared-with.the-same-days-last-year");
 
     private final String label;
 
@@ -40,6 +41,6 @@ public enum ComparedWith {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

@@ -3,16 +3,13 @@ package wendo.app.compare.sql;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** The day that a credited outcome is counted on. */
 public enum CreditClock {
-    OUTCOME("the day of the outcome", "Outcomes count on their own day; what is taken back goes off that day."),
-    TOUCH(
-            "the day of the touch",
-            "Outcomes count on the day of the touch that earned them, so a visit and what came of it stand in one period."),
-    ENTRY(
-            "the day it became known",
-            "Outcomes count on their own day; what is taken back goes off the day it was taken back, so past periods stay as they were.");
+    OUTCOME("compare.sql.credit-clock.the-day-of-the-outcome", "compare.sql.credit-clock.outcomes-count-on-their-own"),
+    TOUCH("compare.sql.credit-clock.the-day-of-the-touch", "compare.sql.credit-clock.outcomes-count-on-the-touch"),
+    ENTRY("compare.sql.credit-clock.the-day-it-became-known", "compare.sql.credit-clock.taken-back-on-its-day");
 
     private final String label;
     private final String rule;
@@ -31,10 +28,10 @@ public enum CreditClock {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 
     public String rule() {
-        return rule;
+        return Texts.of(rule);
     }
 }

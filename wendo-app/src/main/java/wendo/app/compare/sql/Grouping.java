@@ -3,23 +3,39 @@ package wendo.app.compare.sql;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** What is compared with each other. */
 public enum Grouping {
-    SOURCE("source", "sources", ""),
-    CHANNEL("channel", "channels", "A person counts once for each source they came by."),
-    CAMPAIGN("campaign", "campaigns", "A person counts once for each link they came by."),
-    MEDIUM("medium", "mediums", "A person counts once for each source they came by."),
-    LINK("link", "links", ""),
-    DESTINATION("destination", "destinations", "A person counts once for each link they came by."),
-    PARTNER("partner", "partners", "A person counts once for each source they came by."),
-    OWNER("owner", "owners", "A person counts once for each link they came by."),
+    SOURCE("compare.sql.grouping.source", "compare.sql.grouping.sources", ""),
+    CHANNEL(
+            "compare.sql.grouping.channel",
+            "compare.sql.grouping.channels",
+            "compare.sql.grouping.once-for-each-source"),
+    CAMPAIGN(
+            "compare.sql.grouping.campaign",
+            "compare.sql.grouping.campaigns",
+            "compare.sql.grouping.once-for-each-link"),
+    MEDIUM("compare.sql.grouping.medium", "compare.sql.grouping.mediums", "compare.sql.grouping.once-for-each-source"),
+    LINK("compare.sql.grouping.link", "compare.sql.grouping.links", ""),
+    DESTINATION(
+            "compare.sql.grouping.destination",
+            "compare.sql.grouping.destinations",
+            "compare.sql.grouping.once-for-each-link"),
+    PARTNER(
+            "compare.sql.grouping.partner",
+            "compare.sql.grouping.partners",
+            "compare.sql.grouping.once-for-each-source"),
+    OWNER("compare.sql.grouping.owner", "compare.sql.grouping.owners", "compare.sql.grouping.once-for-each-link"),
     COUNTRY(
-            "country",
-            "countries",
-            "People are not told by country, so rates are of visits; spend is not known by it."),
-    DEVICE("device", "devices", "People are not told by device, so rates are of visits; spend is not known by it."),
-    MONTH("month", "months", "A person counts once for each month they came in.");
+            "compare.sql.grouping.country",
+            "compare.sql.grouping.countries",
+            "compare.sql.grouping.people-not-known-by-country"),
+    DEVICE(
+            "compare.sql.grouping.device",
+            "compare.sql.grouping.devices",
+            "compare.sql.grouping.people-not-known-by-device"),
+    MONTH("compare.sql.grouping.month", "compare.sql.grouping.months", "compare.sql.grouping.once-for-each-month");
 
     private final String noun;
     private final String plural;
@@ -40,16 +56,16 @@ public enum Grouping {
     }
 
     public String noun() {
-        return noun;
+        return Texts.of(noun);
     }
 
     public String plural() {
-        return plural;
+        return Texts.of(plural);
     }
 
     /** How its figures are counted where that is not plain; else empty text. */
     public String rule() {
-        return rule;
+        return rule.isEmpty() ? "" : Texts.of(rule);
     }
 
     /** Whether each group is a set of sources, so that what has no link belongs to one too. */

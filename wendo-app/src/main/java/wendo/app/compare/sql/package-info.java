@@ -1,5 +1,5 @@
 /** What a comparison asks for, and the statements that count it. */
-@ApplicationModule(allowedDependencies = {"credit", "money.spend"})
+@ApplicationModule(allowedDependencies = {"credit", "money.spend", "platform.site"})
 @NullMarked
 package wendo.app.compare.sql;
 

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wendo.app.compare.sql.Credited;
+import wendo.app.platform.site.Texts;
 import wendo.core.outcomes.OutcomeKind;
 
 /**
@@ -35,7 +36,7 @@ record CampaignMeasures(List<Row> rows, Row total) {
         List<Row> rows = names.entrySet().stream()
                 .map(one -> row(one.getKey(), one.getValue(), byKind))
                 .toList();
-        return new CampaignMeasures(rows, row(ComparedRow.TOTAL, "All together", byKind));
+        return new CampaignMeasures(rows, row(ComparedRow.TOTAL, Texts.of("common.total"), byKind));
     }
 
     private static Row row(String key, String name, Map<OutcomeKind, CampaignMonths> byKind) {
@@ -46,7 +47,7 @@ record CampaignMeasures(List<Row> rows, Row total) {
             List<Credited> cells = cells(key, months);
             lines.add(line(noun, false, cells.stream().map(Credited::number).toList()));
         });
-        lines.add(line("Revenue", true, revenue(key, byKind)));
+        lines.add(line(Texts.of("common.revenue"), true, revenue(key, byKind)));
         return new Row(key, name, List.copyOf(lines));
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import wendo.app.compare.sql.Credited;
 import wendo.app.compare.sql.GroupSpend;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.Period;
 
 /**
@@ -38,7 +39,7 @@ public record CampaignMonths(Period period, List<YearMonth> months, List<Row> ro
         Map<YearMonth, Credited> all = new LinkedHashMap<>();
         cells.forEach(cell -> all.merge(cell.month(), cell.credited(), Credited::plus));
         return new CampaignMonths(
-                period, months, List.copyOf(rows), row(ComparedRow.TOTAL, "All together", months, all));
+                period, months, List.copyOf(rows), row(ComparedRow.TOTAL, Texts.of("common.total"), months, all));
     }
 
     private static Row row(String key, String name, List<YearMonth> months, Map<YearMonth, Credited> own) {

@@ -1,7 +1,9 @@
 package wendo.app.compare.table;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Count;
 import wendo.core.measure.CountRatio;
@@ -33,38 +35,44 @@ public record Change(String number, String rate, String cost) {
     }
 
     private static String number(Then now, Then was, OutcomeKind kind, Figures figures) {
-        return "was %s".formatted(figures.credit(was.row().credited(kind).number()))
-                + CountRatio.of(
-                                now.count(kind),
-                                now.period().days(),
-                                was.count(kind),
-                                was.period().days())
-                        .map(ratio -> ": " + times(ratio, figures))
-                        .orElse("");
+        String before = figures.credit(was.row().credited(kind).number());
+        return CountRatio.of(
+                        now.count(kind),
+                        now.period().days(),
+                        was.count(kind),
+                        was.period().days())
+                .map(ratio -> Texts.of("compare.table.was-and", before, times(ratio, figures)))
+                .orElse(Texts.of("compare.table.was", before));
     }
 
     private static String rate(Rate now, Rate was, Figures figures) {
         return RateDifference.of(now, was)
-                .map(difference -> "was %s: %s%s to %s points"
-                        .formatted(
-                                figures.percent(was.value().orElseThrow()),
-                                difference.isClear() ? "" : "may be the same, ",
-                                figures.points(difference.low()),
-                                figures.points(difference.high())))
+                .map(difference -> Texts.of(
+                        difference.isClear() ? "compare.table.was-rate" : "compare.table.was-rate-maybe",
+                        figures.percent(was.value().orElseThrow()),
+                        figures.points(difference.low()),
+                        figures.points(difference.high())))
                 .orElse("");
     }
 
     private static String cost(CostPer now, CostPer was, Figures figures) {
         OptionalDouble value = was.valueMinor();
-        String before = value.isPresent() ? "was " + figures.moneyShort(value.getAsDouble()) : "";
+        Optional<String> before =
+                value.isPresent() ? Optional.of(figures.moneyShort(value.getAsDouble())) : Optional.empty();
         return CountRatio.ofCosts(now, was)
-                .map(ratio -> (before.isEmpty() ? "" : before + ": ") + times(ratio, figures))
-                .orElse(before);
+                .map(ratio -> times(ratio, figures))
+                .map(times -> before.map(cost -> Texts.of("compare.table.was-and", cost, times))
+                        .orElse(times))
+                .orElseGet(() ->
+                        before.map(cost -> Texts.of("compare.table.was", cost)).orElse(""));
     }
 
     private static String times(CountRatio ratio, Figures figures) {
-        String high = Double.isInfinite(ratio.high()) ? "any more" : percent(ratio.high() - 1, figures);
-        return (ratio.isClear() ? "" : "may be the same, ") + percent(ratio.low() - 1, figures) + " to " + high;
+        String high = Double.isInfinite(ratio.high())
+                ? Texts.of("compare.table.any-more")
+                : percent(ratio.high() - 1, figures);
+        String range = Texts.of("compare.table.from-to", percent(ratio.low() - 1, figures), high);
+        return ratio.isClear() ? range : Texts.of("compare.table.may-be-the-same", range);
     }
 
     private static String percent(double share, Figures figures) {

@@ -7,12 +7,18 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import wendo.app.compare.sql.CompareOrder;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
-/** The comparison as it is drawn: each row with its rate and its cost on their intervals, and its verdict. */
-public record CompareTable(List<Line> lines, Line total) {
+/**
+ * The comparison as it is drawn: each row with its rate and its cost on their intervals, and its verdict.
+ *
+ * @param empty the names of the groups that nobody came by, nothing was spent on and nothing came of, once they are folded
+ */
+public record CompareTable(List<Line> lines, List<String> empty, Line total) {
 
     /**
      * A row as it is judged.
@@ -63,7 +69,31 @@ public record CompareTable(List<Line> lines, Line total) {
                     isJudged ? judged.settles(figures) : "",
                     changes.apply(row)));
         }
-        return new CompareTable(List.copyOf(lines.subList(0, all.size() - 1)), lines.get(all.size() - 1));
+        return new CompareTable(List.copyOf(lines.subList(0, all.size() - 1)), List.of(), lines.get(all.size() - 1));
+    }
+
+    /** The same with its empty groups in one line. */
+    public CompareTable folded() {
+        return new CompareTable(
+                lines.stream().filter(line -> !isEmpty(line.row())).toList(),
+                lines.stream()
+                        .map(Line::row)
+                        .filter(CompareTable::isEmpty)
+                        .map(ComparedRow::name)
+                        .toList(),
+                total);
+    }
+
+    private static boolean isEmpty(ComparedRow row) {
+        return row.isGroup()
+                && row.visits() == 0
+                && row.spendMinor().orElse(0L) == 0
+                && row.credited().values().stream().allMatch(had -> had.millionths() == 0);
+    }
+
+    /** The same, its rows sorted; what belongs to no group stays last. */
+    public CompareTable sorted(CompareOrder order, OutcomeKind kind) {
+        return new CompareTable(lines.stream().sorted(LineOrder.of(order, kind)).toList(), empty, total);
     }
 
     private static OptionalDouble held(Judged judged) {
@@ -76,14 +106,14 @@ public record CompareTable(List<Line> lines, Line total) {
         OptionalDouble value = row.rate(kind).value();
         Optional<Interval> interval = row.rate(kind).interval();
         String shown = value.isPresent() ? figures.percent(value.getAsDouble()) : "–";
-        String words = interval.map(bounds -> "%s: %s ÷ %s; 95 %% interval %s to %s"
-                        .formatted(
-                                shown,
-                                figures.decimal(row.rate(kind).part()),
-                                figures.count(row.rateBase()),
-                                figures.percent(bounds.low()),
-                                figures.percent(bounds.high())))
-                .orElse("no rate");
+        String words = interval.map(bounds -> Texts.of(
+                        "compare.table.rate-with-interval",
+                        shown,
+                        figures.decimal(row.rate(kind).part()),
+                        figures.count(row.rateBase()),
+                        figures.percent(bounds.low()),
+                        figures.percent(bounds.high())))
+                .orElse(Texts.of("compare.table.no-rate"));
         return new Plot.Given(value, interval, shown, words);
     }
 

@@ -23,6 +23,7 @@ import wendo.app.compare.sql.Grouping;
 import wendo.app.compare.sql.ModelQueries;
 import wendo.app.money.targets.Targets;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
@@ -121,8 +122,8 @@ public class Comparisons {
     /** What is called so where it is no group of its own. */
     static Optional<String> nameless(String key, Grouping grouping) {
         return switch (key) {
-            case GroupSql.UNKNOWN -> Optional.of("Direct or unknown");
-            case ComparedRow.OTHERS -> Optional.of("All other %s".formatted(grouping.plural()));
+            case GroupSql.UNKNOWN -> Optional.of(Texts.of("common.direct-or-unknown"));
+            case ComparedRow.OTHERS -> Optional.of(Texts.of("compare.table.all-other", grouping.plural()));
             case GroupSql.NONE -> Optional.of(none(grouping));
             case "nobody" -> Optional.of("Nobody’s links");
             default -> Optional.empty();
@@ -131,9 +132,9 @@ public class Comparisons {
 
     private static String none(Grouping grouping) {
         return switch (grouping) {
-            case PARTNER -> "Not by a partner";
-            case COUNTRY, DEVICE -> "Not known";
-            default -> "By no link";
+            case PARTNER -> Texts.of("compare.table.not-by-a-partner");
+            case COUNTRY, DEVICE -> Texts.of("compare.table.unknown");
+            default -> Texts.of("compare.table.by-no-link");
         };
     }
 
@@ -152,7 +153,7 @@ public class Comparisons {
         long spend = sum(rows, row -> row.spendMinor().orElse(0L));
         return new ComparedRow(
                 ComparedRow.TOTAL,
-                "All together",
+                Texts.of("common.total"),
                 Optional.empty(),
                 sum(rows, ComparedRow::visits),
                 sum(rows, ComparedRow::people),

@@ -3,6 +3,7 @@ package wendo.app.compare.table;
 import java.util.Locale;
 import java.util.Optional;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.AgainstAverage;
 import wendo.core.measure.Ceiling;
 import wendo.core.measure.CostPer;
@@ -44,7 +45,7 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
     /** The verdict in words; against an average nobody earns or loses. */
     public String words() {
         return isByAverage()
-                ? average.map(AgainstAverage::words).orElse("not judged")
+                ? average.map(AgainstAverage::words).orElse(Texts.of("compare.table.not-judged"))
                 : verdict().word();
     }
 
@@ -59,10 +60,10 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
     /** What it is held against. */
     public String against(Figures figures) {
         return ceiling.map(held -> switch (held.basis()) {
-                    case OF_SOURCE -> "limit %s, set for this source".formatted(figures.money(held.minor()));
-                    case OF_ALL -> "limit %s".formatted(figures.money(held.minor()));
-                    case BREAK_EVEN -> "break-even %s".formatted(figures.money(held.minor()));
-                    case AVERAGE -> "average %s".formatted(figures.money(held.minor()));
+                    case OF_SOURCE -> Texts.of("compare.table.limit-set-for-this-source", figures.money(held.minor()));
+                    case OF_ALL -> Texts.of("compare.table.limit", figures.money(held.minor()));
+                    case BREAK_EVEN -> Texts.of("compare.table.break-even", figures.money(held.minor()));
+                    case AVERAGE -> Texts.of("compare.table.average", figures.money(held.minor()));
                 })
                 .orElse("");
     }
@@ -74,15 +75,16 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
         }
         Judgement judgement = judgement().get();
         if (judgement.isAboutCeiling()) {
-            return "costs about as much as your limit; more data won’t settle it soon";
+            return Texts.of("compare.table.costs-about-as-much-as");
         }
         if (judgement.settledAtTimes().isEmpty()) {
-            return "its cost so far is just your limit; more data may move it";
+            return Texts.of("compare.table.so-far-the-cost-equals");
         }
         String spend = figures.moneyShort(judgement.spendToSettleMinor().orElseThrow())
                 .replaceFirst("[.,]00(?=\\D*$)", ""); // advice has no pennies
         long people = judgement.peopleToSettle(row.people()).orElseThrow();
-        return "needs about %s".formatted(spend)
-                + (people > 0 ? " or %s more people".formatted(figures.count(people)) : " more spend");
+        return people > 0
+                ? Texts.of("compare.table.needs-people", spend, figures.count(people))
+                : Texts.of("compare.table.needs-spend", spend);
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import wendo.app.compare.sql.Credited;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ModelName;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -52,17 +53,16 @@ public record ModelView(Map<String, Map<ModelName, Judged>> byKey) {
     public String said(String key) {
         Map<String, List<ModelName>> words = words(key);
         if (words.size() == 1) {
-            return "The decision does not depend on the model: under every one it is %s."
-                    .formatted(words.keySet().iterator().next());
+            return Texts.of(
+                    "compare.table.the-decision-does-not-depend",
+                    words.keySet().iterator().next());
         }
         return "The decision depends on the model: "
                 + words.entrySet().stream()
-                        .map(entry -> "%s by %s"
-                                .formatted(
-                                        entry.getKey(),
-                                        entry.getValue().stream()
-                                                .map(ModelName::spoken)
-                                                .collect(Collectors.joining(", "))))
+                        .map(entry -> Texts.of(
+                                "compare.table.by",
+                                entry.getKey(),
+                                entry.getValue().stream().map(ModelName::spoken).collect(Collectors.joining(", "))))
                         .collect(Collectors.joining("; "))
                 + ".";
     }

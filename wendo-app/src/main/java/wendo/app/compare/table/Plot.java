@@ -7,6 +7,7 @@ import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.CostPer;
 import wendo.core.measure.Interval;
 
@@ -27,8 +28,9 @@ public record Plot(
         /** The interval alone, in figures; empty text without one. */
         public String range(DoubleFunction<String> written) {
             return interval.map(bounds -> Double.isFinite(bounds.high())
-                            ? written.apply(bounds.low()) + " to " + written.apply(bounds.high())
-                            : "over " + written.apply(bounds.low()))
+                            ? Texts.of(
+                                    "compare.table.from-to", written.apply(bounds.low()), written.apply(bounds.high()))
+                            : Texts.of("compare.table.over", written.apply(bounds.low())))
                     .orElse("");
         }
 
@@ -37,24 +39,26 @@ public record Plot(
             Optional<Interval> interval = cost.intervalMinor();
             String shown = value.isPresent()
                     ? figures.moneyShort(value.getAsDouble())
-                    : interval.map(bounds -> "over " + figures.moneyShort(bounds.low()))
+                    : interval.map(bounds -> Texts.of("compare.table.over", figures.moneyShort(bounds.low())))
                             .orElse("–");
             String words = interval.map(bounds -> Double.isFinite(bounds.high())
-                            ? "%s each: %s ÷ %s; 95 %% interval %s to %s"
-                                    .formatted(
-                                            shown,
-                                            figures.money(cost.spendMinor()),
-                                            figures.decimal(cost.count().value()),
-                                            figures.money(bounds.low()),
-                                            figures.money(bounds.high()))
-                            : "none yet, so more than %s each (95 %%)".formatted(figures.money(bounds.low())))
-                    .orElse("no cost: no spend is entered");
+                            ? Texts.of(
+                                    "compare.table.each-with-interval",
+                                    shown,
+                                    figures.money(cost.spendMinor()),
+                                    figures.decimal(cost.count().value()),
+                                    figures.money(bounds.low()),
+                                    figures.money(bounds.high()))
+                            : Texts.of("compare.table.none-yet-so-more-than", figures.money(bounds.low())))
+                    .orElse(Texts.of("compare.table.no-cost-no-spend-entered"));
             return new Given(value, interval, shown, words);
         }
     }
 
     /** The line that a column is drawn on. Costs differ by factors, so theirs is logarithmic. */
     public record Axis(double low, double high, boolean isLogarithmic) {
+        private static final int MOST_TICKS = 7;
+        private static final double ROUNDING = 1e-9;
 
         public static Axis linear(List<Given> column) {
             double most = values(column).max().orElse(0);
@@ -87,7 +91,20 @@ public record Plot(
             return high > low;
         }
 
-        private double place(double value) {
+        /** A few round values between its ends: 1, 2 and 5 times a power of ten, in minor units. */
+        public List<Double> ticks() {
+            List<Double> all = Stream.iterate(1.0, power -> power <= high, power -> power * 10)
+                    .flatMap(power -> Stream.of(power, 2 * power, 5 * power))
+                    .filter(value -> value >= low && value <= high)
+                    .toList();
+            List<Double> tens = all.stream()
+                    .filter(value -> Math.abs(Math.log10(value) - Math.rint(Math.log10(value))) < ROUNDING)
+                    .toList();
+            return all.size() <= MOST_TICKS || tens.size() < 2 ? all : tens;
+        }
+
+        /** Where a value lies, in hundredths of the line. */
+        public double place(double value) {
             double share = isLogarithmic
                     ? Math.log(Math.max(value, low) / low) / Math.log(high / low)
                     : (value - low) / (high - low);

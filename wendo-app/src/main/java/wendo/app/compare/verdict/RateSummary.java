@@ -2,11 +2,11 @@ package wendo.app.compare.verdict;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.compare.table.Comparison;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.EqualRates;
 import wendo.core.measure.Rate;
 import wendo.core.outcomes.OutcomeKind;
@@ -25,20 +25,32 @@ public final class RateSummary {
                 clear.stream().filter(one -> one.own() > one.others()).toList();
         List<Tested> less =
                 clear.stream().filter(one -> one.own() < one.others()).toList();
-        String plural = comparison.grouping().plural();
-        String headline = clear.isEmpty()
-                ? "No %s stands out: a visit could bring a %s equally often from each."
-                        .formatted(comparison.grouping().noun(), kind.key())
-                : "Visits of some %s bring a %s clearly more often than those of others.".formatted(plural, kind.key());
         return new ComparisonSummary(
-                headline,
+                clear.isEmpty()
+                        ? Texts.of(
+                                "compare.verdict.no-rate-stands-out",
+                                comparison.grouping().plural(),
+                                kind.key())
+                        : Texts.of(
+                                "compare.verdict.rates-differ",
+                                comparison.grouping().plural(),
+                                kind.key()),
                 Stream.of(
-                                new ComparisonSummary.Named("More often", names(more, figures)),
-                                new ComparisonSummary.Named("Less often", names(less, figures)))
-                        .filter(named -> !named.names().isEmpty())
+                                named("above", "compare.verdict.more-often", more, figures),
+                                named("below", "compare.verdict.less-often", less, figures))
+                        .filter(group -> !group.ones().isEmpty())
                         .toList(),
-                "",
-                "Each is held against all others together, with Holm’s correction for looking at many.");
+                Texts.of("compare.verdict.each-is-compared-with-all"));
+    }
+
+    private static ComparisonSummary.Named named(String shape, String label, List<Tested> rows, Figures figures) {
+        return ComparisonSummary.Named.of(
+                shape,
+                Texts.of(label),
+                rows.stream()
+                        .map(one -> new ComparisonSummary.One(
+                                one.row().key(), one.row().name(), figures.percent(one.own())))
+                        .toList());
     }
 
     private static List<Tested> clear(Comparison comparison, OutcomeKind kind) {
@@ -71,11 +83,5 @@ public final class RateSummary {
         return new Rate(
                 others.stream().mapToDouble(other -> other.rate(kind).part()).sum(),
                 others.stream().mapToLong(ComparedRow::rateBase).sum());
-    }
-
-    private static String names(List<Tested> rows, Figures figures) {
-        return rows.stream()
-                .map(one -> one.row().name() + " " + figures.percent(one.own()))
-                .collect(Collectors.joining(", "));
     }
 }

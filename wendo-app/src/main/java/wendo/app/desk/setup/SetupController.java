@@ -22,6 +22,8 @@ import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** The list of what can be set up, the business and its API keys. */
@@ -29,7 +31,7 @@ import wendo.app.platform.site.ViewRecord;
 @Controller
 @RequestMapping("/setup")
 class SetupController {
-    private static final int MAX_NAME = 80;
+    private static final int MAX_NAME = Limits.SHORT_NAME;
 
     private final ApiKeys keys;
     private final LinkHosts hosts;
@@ -75,8 +77,7 @@ class SetupController {
         context.person().mustBeAllowedToSetUp();
         String wanted = name.strip();
         if (wanted.isEmpty() || wanted.length() > MAX_NAME) {
-            String fault =
-                    "Name the key after the program that will use it, in 1 to %d characters.".formatted(MAX_NAME);
+            String fault = Texts.of("desk.setup.name-the-key-after-the", MAX_NAME);
             return InvalidForm.of(ViewRecord.with(keys(context.person()), new RefusedKey(name, fault)));
         }
         next.addFlashAttribute(

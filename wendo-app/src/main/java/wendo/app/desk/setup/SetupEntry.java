@@ -1,32 +1,34 @@
 package wendo.app.desk.setup;
 
+import wendo.app.platform.site.Texts;
+
 /** What can be set up, in the groups and the order in which a business meets it. */
 enum SetupEntry {
-    BUSINESS(Group.BUSINESS, "/setup/business", "Details"),
-    CONSENT(Group.BUSINESS, "/setup/consent", "Consent"),
-    HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "Link domains"),
-    DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "Destinations"),
-    SOURCES(Group.BEFORE_ISSUING, "/setup/sources", "Sources"),
-    CAMPAIGNS(Group.BEFORE_ISSUING, "/setup/campaigns", "Campaigns"),
-    PLANS(Group.BEFORE_ISSUING, "/setup/tag-plans", "Tag plans"),
-    TAG(Group.ON_ARRIVAL, "/setup/site-tag", "Site tag"),
-    FORMS(Group.ON_ARRIVAL, "/setup/forms", "Forms"),
-    HANDOVERS(Group.ON_ARRIVAL, "/setup/handovers", "Handovers, follow-up and rotas"),
-    ATTRIBUTION(Group.COUNTING, "/setup/attribution", "Attribution"),
-    TARGETS(Group.COUNTING, "/setup/targets", "Targets"),
-    CODES(Group.COUNTING, "/setup/codes", "Codes and survey answers"),
-    VISITS(Group.COUNTING, "/setup/visits", "Visits and privacy"),
-    OUTGOING(Group.COUNTING, "/setup/outgoing", "Outgoing links"),
-    KEYS(Group.CONNECTIONS, "/setup/keys", "API keys"),
-    NETWORKS(Group.CONNECTIONS, "/setup/networks", "Partner networks");
+    BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
+    CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
+    HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
+    DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
+    SOURCES(Group.BEFORE_ISSUING, "/setup/sources", "desk.setup.setup-entry.sources"),
+    CAMPAIGNS(Group.BEFORE_ISSUING, "/setup/campaigns", "desk.setup.setup-entry.campaigns"),
+    PLANS(Group.BEFORE_ISSUING, "/setup/tag-plans", "desk.setup.setup-entry.tag-plans"),
+    TAG(Group.ON_ARRIVAL, "/setup/site-tag", "desk.setup.setup-entry.site-tag"),
+    FORMS(Group.ON_ARRIVAL, "/setup/forms", "desk.setup.setup-entry.forms"),
+    HANDOVERS(Group.ON_ARRIVAL, "/setup/handovers", "desk.setup.setup-entry.handovers-follow-up-and-rotas"),
+    ATTRIBUTION(Group.COUNTING, "/setup/attribution", "desk.setup.setup-entry.attribution"),
+    TARGETS(Group.COUNTING, "/setup/targets", "desk.setup.setup-entry.limits"),
+    CODES(Group.COUNTING, "/setup/codes", "desk.setup.setup-entry.codes-and-survey-answers"),
+    VISITS(Group.COUNTING, "/setup/visits", "desk.setup.setup-entry.visits-and-privacy"),
+    OUTGOING(Group.COUNTING, "/setup/outgoing", "desk.setup.setup-entry.outgoing-links"),
+    KEYS(Group.CONNECTIONS, "/setup/keys", "desk.setup.setup-entry.api-keys"),
+    NETWORKS(Group.CONNECTIONS, "/setup/networks", "desk.setup.setup-entry.partner-networks");
 
     /** A heading of the list. */
     enum Group {
-        BUSINESS("Business"),
-        BEFORE_ISSUING("Before issuing"),
-        ON_ARRIVAL("On arrival"),
-        COUNTING("Counting"),
-        CONNECTIONS("Connections");
+        BUSINESS("desk.setup.business"),
+        BEFORE_ISSUING("desk.setup.before-issuing"),
+        ON_ARRIVAL("desk.setup.on-arrival"),
+        COUNTING("desk.setup.counting"),
+        CONNECTIONS("desk.setup.connections");
 
         private final String label;
 
@@ -35,7 +37,7 @@ enum SetupEntry {
         }
 
         public String label() {
-            return label;
+            return Texts.of(label);
         }
     }
 
@@ -58,6 +60,6 @@ enum SetupEntry {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

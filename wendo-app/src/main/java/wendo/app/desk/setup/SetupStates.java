@@ -7,6 +7,7 @@ import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Texts;
 
 /** How far each part of the setup is, in a word or two. */
 @Component
@@ -57,15 +58,15 @@ class SetupStates {
         return jdbc.sql(COUNTS)
                 .query((row, number) -> {
                     Map<SetupEntry, String> states = new EnumMap<>(SetupEntry.class);
-                    states.put(SetupEntry.HOSTS, some(row.getLong(1), "in use"));
-                    states.put(SetupEntry.DESTINATIONS, some(row.getLong(2), "in use"));
+                    states.put(SetupEntry.HOSTS, some(row.getLong(1), Texts.of("desk.setup.in-use")));
+                    states.put(SetupEntry.DESTINATIONS, some(row.getLong(2), Texts.of("desk.setup.in-use")));
                     states.put(SetupEntry.SOURCES, some(row.getLong(3), "active"));
                     states.put(SetupEntry.CAMPAIGNS, some(row.getLong(4), "active"));
-                    states.put(SetupEntry.PLANS, some(row.getLong(5), "in use"));
-                    states.put(SetupEntry.TAG, row.getLong(6) > 0 ? "answers" : "no calls today");
+                    states.put(SetupEntry.PLANS, some(row.getLong(5), Texts.of("desk.setup.in-use")));
+                    states.put(SetupEntry.TAG, row.getLong(6) > 0 ? "answers" : Texts.of("desk.setup.no-calls-today"));
                     states.put(SetupEntry.FORMS, some(row.getLong(7), "active"));
                     states.put(SetupEntry.HANDOVERS, some(row.getLong(8), "active"));
-                    states.put(SetupEntry.TARGETS, row.getLong(9) > 0 ? "set" : "not set");
+                    states.put(SetupEntry.TARGETS, row.getLong(9) > 0 ? "set" : Texts.of("desk.setup.not-set"));
                     states.put(SetupEntry.CODES, some(row.getLong(10), "known"));
                     states.put(SetupEntry.OUTGOING, some(row.getLong(11), "counted"));
                     states.put(SetupEntry.KEYS, some(row.getLong(12), "active"));
@@ -76,6 +77,6 @@ class SetupStates {
     }
 
     private static String some(long number, String word) {
-        return number == 0 ? "none yet" : number + " " + word;
+        return number == 0 ? Texts.of("desk.setup.none-yet") : number + " " + word;
     }
 }

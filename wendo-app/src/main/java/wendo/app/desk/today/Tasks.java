@@ -16,6 +16,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.app.visit.visits.VisitPipeline;
 import wendo.core.measure.Period;
 
@@ -83,11 +84,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SEE,
                     "disk",
-                    "The disk is full: visits are not being saved",
-                    "Links still work. %d %s in memory, %d could not be kept. Free up space on the server."
-                            .formatted(late, late == 1 ? "visit waits" : "visits wait", visits.lost()),
+                    Texts.of("desk.today.the-disk-is-full-visits"),
+                    Texts.of("desk.today.visits-wait-in-memory", late, visits.lost()),
                     "/links",
-                    "Links"));
+                    Texts.of("common.links")));
         }
     }
 
@@ -96,10 +96,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "destination:" + page.id(),
-                    "A page does not answer: " + page.name(),
-                    page.number() == 1 ? "1 link leads to it." : page.number() + " links lead to it.",
+                    Texts.of("desk.today.page-does-not-answer", page.name()),
+                    Texts.of("desk.today.links-lead-to-it", page.number()),
                     "/setup/destinations/" + page.id(),
-                    "See the page"));
+                    Texts.of("desk.today.view-page")));
         }
     }
 
@@ -109,10 +109,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.WORK_LEADS,
                     "leads",
-                    leads == 1 ? "1 lead is nobody's" : leads + " leads are nobody's",
-                    "Give them to somebody, or say who gets leads from now on.",
+                    Texts.of("desk.today.leads-unassigned", leads),
+                    Texts.of("desk.today.assign-them-or-set-who"),
                     "/leads?whose=nobodys",
-                    "See them"));
+                    Texts.of("desk.today.view-leads")));
         }
     }
 
@@ -122,10 +122,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "reviews",
-                    waiting == 1 ? "1 report to review" : waiting + " reports to review",
-                    "They may not be yours, so they count nowhere yet.",
+                    Texts.of("desk.today.reports-to-review", waiting),
+                    Texts.of("desk.today.they-may-not-be-yours"),
                     "/outcomes/review",
-                    "Review"));
+                    Texts.of("desk.today.review")));
         }
     }
 
@@ -133,30 +133,30 @@ class Tasks {
         tasks.add(Task.of(
                 Permission.SEE,
                 "verdict:%s:%s".formatted(change.source(), change.now()),
-                "%s is %s now".formatted(change.name(), change.now()),
-                "A week ago it was %s, going by bookings.".formatted(change.before()),
+                Texts.of("desk.today.is-now", change.name(), change.now()),
+                Texts.of("desk.today.a-week-ago-it-was", change.before()),
                 "/compare/one?key=" + change.source(),
-                "See why"));
+                Texts.of("desk.today.view-why")));
     }
 
     private static void addCount(List<Task> tasks, CrossChecks.Disagreement count, Figures figures) {
         tasks.add(Task.of(
                 Permission.SEE,
                 "count:" + count.id(),
-                "%s counts %s %s for %s, we count %s"
-                        .formatted(
-                                count.system(),
-                                figures.count(count.counts().theirs()),
-                                count.counted(),
-                                count.source(),
-                                figures.count(count.counts().ours())),
-                "%s – %s, further apart than the tolerance of %s."
-                        .formatted(
-                                figures.shortDay(count.firstDay()),
-                                figures.day(count.lastDay()),
-                                figures.wholePercent(count.tolerancePercent() / 100.0)),
+                Texts.of(
+                        "desk.today.count-disagrees",
+                        count.source(),
+                        count.system(),
+                        figures.count(count.counts().theirs()),
+                        count.counted(),
+                        figures.count(count.counts().ours())),
+                Texts.of(
+                        "desk.today.further-apart-than-the-tolerance",
+                        figures.shortDay(count.firstDay()),
+                        figures.day(count.lastDay()),
+                        figures.wholePercent(count.tolerancePercent() / 100.0)),
                 "/compare/cross-checks/" + count.id(),
-                "See why"));
+                Texts.of("desk.today.view-why")));
     }
 
     private void addCodes(List<Task> tasks) {
@@ -165,10 +165,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "codes",
-                    codes == 1 ? "1 code matches no source" : codes + " codes match no source",
-                    "They were given with outcomes. Say which source each stands for.",
+                    Texts.of("desk.today.codes-match-no-source", codes),
+                    Texts.of("desk.today.they-were-given-with-outcomes"),
                     "/setup/codes",
-                    "Match codes"));
+                    Texts.of("desk.today.match-codes")));
         }
     }
 
@@ -177,12 +177,12 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.ISSUE,
                     "link:" + link.id(),
-                    link.name() + " was never opened",
+                    Texts.of("desk.today.never-opened", link.name()),
                     link.placedOn()
-                            .map(day -> "It was placed on %s. Does it read right there?".formatted(figures.day(day)))
-                            .orElse("It was issued over a week ago. Was it placed, and does it read right?"),
+                            .map(day -> Texts.of("desk.today.it-was-placed-on-does", figures.day(day)))
+                            .orElse(Texts.of("desk.today.issued-over-a-week-ago")),
                     "/links/" + link.id() + "/proof",
-                    "Prove it"));
+                    Texts.of("desk.today.test")));
         }
     }
 
@@ -192,11 +192,10 @@ class Tasks {
                 .forEach(source -> tasks.add(Task.of(
                         Permission.SET_UP,
                         "spend:" + source.source(),
-                        "Spend is missing for " + source.name(),
-                        "%s people came by it in this period; without spend it has no cost and is not judged."
-                                .formatted(figures.count(source.people())),
+                        Texts.of("desk.today.spend-missing", source.name()),
+                        Texts.of("desk.today.people-came-by-it-in", figures.count(source.people())),
                         "/spend",
-                        "Enter spend")));
+                        Texts.of("desk.today.add-spend"))));
     }
 
     private void addUnjoined(List<Task> tasks, Business business, LocalDate today) {
@@ -205,10 +204,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SEE,
                     "unjoined",
-                    unjoined == 1 ? "1 outcome has no known source" : unjoined + " outcomes have no known source",
-                    "In the last 7 days. The ledger says what is missing with each.",
+                    Texts.of("desk.today.outcomes-without-source", unjoined),
+                    Texts.of("desk.today.in-the-last-7-days"),
                     "/outcomes?period=7d",
-                    "See the ledger"));
+                    Texts.of("desk.today.view-outcomes")));
         }
     }
 }

@@ -18,6 +18,7 @@ import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.verdict.ComparisonSummary;
+import wendo.app.compare.verdict.CostPicture;
 import wendo.app.issue.alerts.LinkAlerts;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
@@ -62,7 +63,9 @@ class TodayController {
     /** @param putOff tasks that were put off to a later day */
     record TodayPage(
             TodaySentence sentence,
+            List<WeekFigure> weekFigures,
             ComparisonSummary answer,
+            CostPicture costs,
             List<Task> tasks,
             List<Task> putOff,
             LocalDate tomorrow,
@@ -79,11 +82,18 @@ class TodayController {
         Comparison now = comparisons.compare(context.period(), context.business(), CompareChoice.usual());
         List<Task> all = tasks.of(context.person(), context.business(), now, context.period());
         Map<String, LocalDate> until = putOffs.after(today);
+        List<TodayQueries.Brought> weeks = queries.weeks(today, context.zone());
         return ViewRecord.of(
                 "desk/today/page",
                 new TodayPage(
-                        sentence(today, context),
+                        TodaySentence.of(
+                                queries.brought(Period.ofDays(today, today), context.zone()),
+                                weeks.get(0),
+                                weeks.get(1),
+                                context.figures()),
+                        WeekFigure.of(weeks, context.figures()),
                         ComparisonSummary.of(now, CompareChoice.usual(), context.figures()),
+                        CostPicture.of(now, CompareChoice.usual().kind(), context.figures()),
                         all.stream()
                                 .filter(task -> !until.containsKey(task.key()))
                                 .toList(),
@@ -98,14 +108,6 @@ class TodayController {
                         queries.arrivals(),
                         context.choice(),
                         ribbons.draw(context.choice())));
-    }
-
-    private TodaySentence sentence(LocalDate today, PageContext context) {
-        return TodaySentence.of(
-                queries.brought(Period.ofDays(today, today), context.zone()),
-                queries.brought(Period.ofDays(today.minusDays(7), today.minusDays(1)), context.zone()),
-                queries.brought(Period.ofDays(today.minusDays(14), today.minusDays(8)), context.zone()),
-                context.figures());
     }
 
     @GetMapping("/arrivals")

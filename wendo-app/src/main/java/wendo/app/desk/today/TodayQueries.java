@@ -66,6 +66,32 @@ class TodayQueries {
                 .single();
     }
 
+    /** Whole weeks before a day, the newest first; with none of its people counted twice within one. */
+    @Transactional(readOnly = true)
+    List<Brought> weeks(LocalDate end, ZoneId zone) {
+        return jdbc.sql("""
+                        with weeks as (
+                            select n, :end::date - 7 * (n + 1) as first, :end::date - 7 * n as until
+                            from generate_series(0, 7) n)
+                        select
+                            (select coalesce(sum(p.people), 0) from visit_person_sum p where p.scope = 'business'
+                                and p.day >= w.first and p.day < w.until and p.day_before < w.first),
+                            count(o.kind) filter (where o.kind = 'lead'),
+                            count(o.kind) filter (where o.kind = 'booking'),
+                            count(o.kind) filter (where o.kind = 'purchase'),
+                            coalesce(sum(o.kept_minor) filter (where o.kind <> 'lead'), 0)
+                        from weeks w
+                        left join outcome o on o.occurred_at >= w.first::timestamp at time zone :zone
+                            and o.occurred_at < w.until::timestamp at time zone :zone and not o.is_proof and o.counts
+                        group by w.n, w.first, w.until order by w.n
+                        """)
+                .param("end", end)
+                .param("zone", zone.getId())
+                .query((row, number) ->
+                        new Brought(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4), row.getLong(5)))
+                .list();
+    }
+
     /** The newest. How many is no parameter, so that the plan knows that they are few. */
     @Transactional(readOnly = true)
     List<Arrival> arrivals() {

@@ -3,13 +3,14 @@ package wendo.app.issue.alerts;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** How often somebody is told of a link's visits. */
 public enum AlertMode {
     /** Of each visit; of several within a minute, once. */
-    EACH("Each visit"),
+    EACH("issue.alerts.each-visit"),
     /** Of the first, the 10th, the 100th and so on. */
-    STEPS("At 1, 10, 100 …");
+    STEPS("issue.alerts.alert-mode.at-1-10-100");
 
     private final String label;
 
@@ -26,7 +27,7 @@ public enum AlertMode {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 
     /** Whether there is news for who was told of so many visits before. */

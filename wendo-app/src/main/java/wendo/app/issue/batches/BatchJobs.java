@@ -11,6 +11,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 
 /** The work on a batch that nobody has to wait for. */
 @Configuration
@@ -53,7 +54,7 @@ class BatchJobs {
                             job.batch(),
                             List.of(Batch.State.CHECKING, Batch.State.ISSUING),
                             Batch.State.REFUSED,
-                            "Something went wrong on our side, and nothing was issued. Check the rows again.");
+                            Texts.of("issue.batches.something-went-wrong-on-our"));
                 }
                 return job;
             });

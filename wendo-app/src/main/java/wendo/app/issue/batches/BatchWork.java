@@ -10,6 +10,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.issue.links.Draft;
 import wendo.app.issue.links.Links;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 
 /** Checks the rows of a batch, and makes links of the good ones. */
@@ -101,7 +102,7 @@ class BatchWork {
                     id,
                     List.of(Batch.State.ISSUING),
                     Batch.State.CHECKED,
-                    "Something changed since the check, so nothing was issued. This is how it stands now.");
+                    Texts.of("issue.batches.something-changed-since-the-check"));
             return;
         }
         List<Integer> lines = new ArrayList<>();

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import wendo.app.issue.links.Draft;
 import wendo.app.issue.links.IssueFault;
+import wendo.app.platform.site.Texts;
 
 /** Says of a row what it would be, or in which column it is wrong and why. */
 final class RowVerdicts {
@@ -27,16 +28,15 @@ final class RowVerdicts {
 
     /** Of a row that carries a link. */
     static BatchStore.Verdict ofLink(int line, String pasted, Optional<String> known) {
-        return known.map(url ->
-                        new BatchStore.Verdict(line, "known", "A link already; it stays as it is", url, "", List.of()))
+        return known.map(url -> new BatchStore.Verdict(
+                        line, "known", Texts.of("issue.batches.already-a-link-it-stays"), url, "", List.of()))
                 .orElseGet(() -> new BatchStore.Verdict(
                         line,
                         "wrong",
                         "",
                         "",
                         "",
-                        List.of("Link: no link of yours is \"%s\". Leave the cell empty to get a new one."
-                                .formatted(cut(pasted)))));
+                        List.of(Texts.of("issue.batches.link-you-have-no-link", cut(pasted)))));
     }
 
     private static String words(IssueFault fault, Draft draft) {

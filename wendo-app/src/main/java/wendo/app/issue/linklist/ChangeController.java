@@ -19,6 +19,7 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 
 /** Changes of many links at once, and their undoing. */
@@ -79,11 +80,11 @@ class ChangeController {
                 "said",
                 List.of(
                         undone.back() == 1
-                                ? "1 link is as it was before."
-                                : "%d links are as they were before.".formatted(undone.back()),
+                                ? Texts.of("issue.linklist.1-link-is-as-it")
+                                : Texts.of("issue.linklist.links-are-as-they-were", undone.back()),
                         undone.left() == 0
                                 ? ""
-                                : "%d were changed by somebody since, and were left alone.".formatted(undone.left())));
+                                : Texts.of("issue.linklist.were-changed-by-somebody-since", undone.left())));
         return "redirect:/links";
     }
 }

@@ -9,6 +9,7 @@ import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.Tag;
 
@@ -44,11 +45,10 @@ class ChangeForm {
 
     Read read(Typed typed, int links, Business business) {
         if (links == 0) {
-            return Read.refused("Tick the links that are meant first.");
+            return Read.refused(Texts.of("issue.linklist.select-links-first"));
         }
         if (links > LinkChanges.MOST_LINKS) {
-            return Read.refused(
-                    "At most %d links are changed at once; narrow the list.".formatted(LinkChanges.MOST_LINKS));
+            return Read.refused(Texts.of("issue.linklist.at-most-links-are-changed", LinkChanges.MOST_LINKS));
         }
         return switch (typed.what()) {
             case "archive" -> Read.of(new LinkChange.Archive(true), "Archived");
@@ -56,7 +56,7 @@ class ChangeForm {
             case "label", "unlabel" -> label(typed);
             case "owner" -> owner(typed.owner());
             case "lead" -> lead(typed, business);
-            default -> Read.refused("Choose what is to be done with them.");
+            default -> Read.refused(Texts.of("issue.linklist.choose-what-to-do-with"));
         };
     }
 
@@ -64,8 +64,7 @@ class ChangeForm {
         if (!Tag.isPossible(typed.label())
                 || typed.label().length() > LinkSaving.MAX_LABEL
                 || typed.label().matches(".*[,;].*")) {
-            return Read.refused("A label has 1 to %d characters, letters or digits among them, and no commas."
-                    .formatted(LinkSaving.MAX_LABEL));
+            return Read.refused(Texts.of("issue.linklist.a-label-has-1-to", LinkSaving.MAX_LABEL));
         }
         Tag tag = Tag.of(typed.label());
         String label = links.labelsInUse().stream()
@@ -87,13 +86,15 @@ class ChangeForm {
                 .filter(one -> one.id().toString().equals(id))
                 .findFirst()
                 .map(one -> Read.of(new LinkChange.GiveTo(Optional.of(one.id())), "Given to " + one.name()))
-                .orElse(Read.refused("Nobody here is called that."));
+                .orElse(Read.refused(Texts.of("issue.linklist.nobody-here-has-that-name")));
     }
 
     private Read lead(Typed typed, Business business) {
         if (typed.reason().length() > LinkSaving.MAX_REASON) {
-            return Read.refused("A reason may have %d characters; this one has %d."
-                    .formatted(LinkSaving.MAX_REASON, typed.reason().length()));
+            return Read.refused(Texts.of(
+                    "issue.linklist.a-reason-may-have-characters",
+                    LinkSaving.MAX_REASON,
+                    typed.reason().length()));
         }
         try {
             var address = links.check(typed.address(), business);

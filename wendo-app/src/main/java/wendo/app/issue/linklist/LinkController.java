@@ -46,6 +46,7 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -189,7 +190,7 @@ class LinkController {
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
                 new LinkChange.Archive(away),
-                away ? "Archived" : "Taken out of the archive",
+                away ? Texts.of("issue.linklist.archived") : Texts.of("issue.linklist.restored"),
                 person.name());
         return "redirect:/links/" + id;
     }
@@ -207,7 +208,9 @@ class LinkController {
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
                 new LinkChange.CountFrom(moment),
-                moment.isPresent() ? "Counted afresh from " + from.replace('T', ' ') : "All visits counted again",
+                moment.isPresent()
+                        ? "Counted afresh from " + from.replace('T', ' ')
+                        : Texts.of("issue.linklist.all-visits-count-again"),
                 context.person().name());
         return new ModelAndView("redirect:/links/" + id);
     }

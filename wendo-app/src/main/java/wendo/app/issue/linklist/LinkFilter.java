@@ -9,6 +9,7 @@ import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.web.util.UriComponentsBuilder;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 
 /** Which links a list shows, and in what order, as it stands in the address. What makes no sense holds back nothing. */
@@ -32,11 +33,11 @@ record LinkFilter(
     }
 
     enum Sort {
-        VISITED("most visited first"),
-        NEWEST("newest first"),
-        QUIET("quietest first"),
-        FAILING("failing first"),
-        NAME("by name");
+        VISITED("issue.linklist.link-filter.most-visited-first"),
+        NEWEST("issue.linklist.link-filter.newest-first"),
+        QUIET("issue.linklist.link-filter.quietest-first"),
+        FAILING("issue.linklist.link-filter.failing-first"),
+        NAME("issue.linklist.link-filter.by-name");
 
         private final String words;
 
@@ -45,15 +46,15 @@ record LinkFilter(
         }
 
         public String words() {
-            return words;
+            return Texts.of(words);
         }
     }
 
     enum Group {
-        NONE("not grouped"),
-        CHANNEL("by channel"),
-        CAMPAIGN("by campaign"),
-        SOURCE("by source");
+        NONE("issue.linklist.not-grouped"),
+        CHANNEL("issue.linklist.by-channel"),
+        CAMPAIGN("issue.linklist.by-campaign"),
+        SOURCE("issue.linklist.by-source");
 
         private final String words;
 
@@ -62,7 +63,7 @@ record LinkFilter(
         }
 
         public String words() {
-            return words;
+            return Texts.of(words);
         }
     }
 

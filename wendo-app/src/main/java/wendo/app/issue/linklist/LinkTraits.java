@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.Period;
 
 /** The SQL of what is known of one link's visits: people's, as far as its figures are counted. */
@@ -24,13 +25,13 @@ class LinkTraits {
 
     /** What of a visit is summed, by the words that head its table. */
     enum Trait {
-        REFERRER("Referring page"),
-        PAGE("Page it led them to"),
-        COUNTRY("Country"),
-        LANGUAGE("Language"),
-        DEVICE("Device"),
-        SYSTEM("System"),
-        BROWSER("Browser");
+        REFERRER("issue.linklist.link-traits.referring-page"),
+        PAGE("issue.linklist.link-traits.destination"),
+        COUNTRY("issue.linklist.link-traits.country"),
+        LANGUAGE("issue.linklist.link-traits.language"),
+        DEVICE("issue.linklist.link-traits.device"),
+        SYSTEM("issue.linklist.link-traits.system"),
+        BROWSER("issue.linklist.link-traits.browser");
 
         private final String heading;
 
@@ -39,7 +40,7 @@ class LinkTraits {
         }
 
         public String heading() {
-            return heading;
+            return Texts.of(heading);
         }
 
         private static Trait of(String key) {

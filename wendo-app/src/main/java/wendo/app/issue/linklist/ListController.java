@@ -22,6 +22,7 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
@@ -119,7 +120,7 @@ class ListController {
     ModelAndView save(@RequestParam String name, @RequestParam String query, PageContext context) {
         LinkFilter filter = LinkFilter.ofQuery(query);
         if (name.isBlank() || name.strip().length() > SavedFilters.MAX_NAME) {
-            String fault = "Give it a name of 1 to %d characters.".formatted(SavedFilters.MAX_NAME);
+            String fault = Texts.of("issue.linklist.enter-a-name-of-1", SavedFilters.MAX_NAME);
             return InvalidForm.of(ViewRecord.with(show(filter, 1, context.choice()), new RefusedName(name, fault)));
         }
         saved.save(name.strip(), filter, context.person().name());
@@ -130,7 +131,7 @@ class ListController {
     @PostMapping("/filters/{id}/remove")
     String remove(@PathVariable UUID id, RedirectAttributes notes) {
         saved.remove(id);
-        notes.addFlashAttribute("said", List.of("The filter's name is gone; its links are all there."));
+        notes.addFlashAttribute("said", List.of(Texts.of("issue.linklist.filter-removed-its-links-are")));
         return "redirect:/links";
     }
 }

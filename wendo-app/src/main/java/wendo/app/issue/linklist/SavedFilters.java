@@ -4,11 +4,12 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Limits;
 
 /** Filters that were given a name, for everybody in the business. */
 @Service
 class SavedFilters {
-    static final int MAX_NAME = 60;
+    static final int MAX_NAME = Limits.FILTER_NAME;
 
     private final SavedFilterRepository repository;
 

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.sources.SourceListed;
@@ -20,7 +22,7 @@ import wendo.core.links.WebAddress;
 
 /** Lays out the links of one sheet, checking everything that issuing checks. */
 final class DraftFactory {
-    static final int MAX_LINK_NAME = 160;
+    static final int MAX_LINK_NAME = Limits.LINK_NAME;
 
     private final IssueSetting setting;
     private final SlugSheet slugs;
@@ -62,8 +64,10 @@ final class DraftFactory {
             add(
                     faults,
                     "name",
-                    "A name may have %d characters; this one has %d."
-                            .formatted(MAX_LINK_NAME, wish.name().length()));
+                    Texts.of(
+                            "issue.links.a-name-may-have-characters",
+                            MAX_LINK_NAME,
+                            wish.name().length()));
         }
         return new Rough(wish, what, address, fill(wish, what, faults), faults);
     }

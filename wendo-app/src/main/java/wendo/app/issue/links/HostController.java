@@ -21,6 +21,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.AddressRefused;
@@ -66,10 +67,7 @@ class HostController {
             return InvalidForm.of(list(person, name, String.valueOf(e.getMessage())));
         }
         if (added.isEmpty()) {
-            return InvalidForm.of(list(
-                    person,
-                    name,
-                    "This name is a link host already. If it is yours, ask whoever set it up to let it go."));
+            return InvalidForm.of(list(person, name, Texts.of("issue.links.this-name-is-a-link")));
         }
         check(added.get(), business);
         return new ModelAndView("redirect:/setup/hosts");
@@ -107,10 +105,9 @@ class HostController {
         LinkHosts.Detail host = find(id);
         WebAddress proof = WebAddress.of(host.host().origin() + LinkDirectory.PROOF_PATH);
         Optional<String> answer = looks.text(proof, business);
-        String problem = answer.map(text -> text.strip().equals(id.toString())
-                        ? ""
-                        : "Another site answers at this name. Point the name at Wendo's server.")
-                .orElse("Nothing answers at this name yet. Point it at Wendo's server, with a certificate for it.");
+        String problem = answer.map(text ->
+                        text.strip().equals(id.toString()) ? "" : Texts.of("issue.links.another-site-answers-at-this"))
+                .orElse(Texts.of("issue.links.nothing-answers-at-this-name"));
         hosts.checked(id, problem);
     }
 
@@ -143,7 +140,7 @@ class HostController {
                 .filter(host -> host.id().toString().equals(to) && !host.id().equals(id))
                 .findFirst();
         if (target.isEmpty()) {
-            notes.addFlashAttribute("said", "Choose another domain that is in use. No link was moved.");
+            notes.addFlashAttribute("said", Texts.of("issue.links.choose-another-domain-that-is"));
             return "redirect:/setup/hosts";
         }
         LinkHosts.Moved moved = hosts.move(id, target.get().id(), person.name());
@@ -171,7 +168,7 @@ class HostController {
         if (!link.isBlank() && target.isEmpty()) {
             return InvalidForm.of(ViewRecord.with(
                     list(person, "", ""),
-                    new RefusedForward("No link of yours is \"%s\".".formatted(shortened(link)), id, link)));
+                    new RefusedForward(Texts.of("issue.links.you-have-no-link", shortened(link)), id, link)));
         }
         hosts.forward(id, target);
         return new ModelAndView("redirect:/setup/hosts");

@@ -10,7 +10,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -21,7 +20,9 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.destinations.Look;
@@ -100,7 +101,9 @@ class IssueController {
         IssueForm form = IssueForm.of(typed);
         Optional<Channel> channel = Channel.find(form.newSource().channel());
         Optional<String> refusal = Sources.refusal(form.newSource().name())
-                .or(() -> channel.isPresent() ? Optional.empty() : Optional.of("Choose what kind of source it is."));
+                .or(() -> channel.isPresent()
+                        ? Optional.empty()
+                        : Optional.of(Texts.of("issue.links.choose-a-channel-for-the")));
         if (refusal.isPresent()) {
             return refused(form, Map.of("newSource", refusal.get()));
         }
@@ -153,20 +156,30 @@ class IssueController {
         return byTyped;
     }
 
+    /**
+     * @param next what is done with each of them next
+     * @param codes the address of a sheet with the codes of all
+     * @param table all of them for a spreadsheet
+     */
+    record IssuedPage(List<LinkListed> links, Map<Channel, NextStep> next, String codes, String table) {}
+
     @GetMapping("/done")
-    String done(@RequestParam(name = "link", defaultValue = "") List<UUID> ids, Model model) {
+    ModelAndView done(@RequestParam(name = "link", defaultValue = "") List<UUID> ids) {
         List<LinkListed> issued =
                 queries.byIds(ids.stream().limit(IssueSheet.MAX_LINKS).toList());
         if (issued.isEmpty()) {
-            return "redirect:/issue";
+            return new ModelAndView("redirect:/issue");
         }
-        model.addAttribute("links", issued);
-        model.addAttribute(
-                "table",
-                issued.stream()
-                        .map(link -> String.join("\t", link.source(), link.name(), link.url(), link.taggedAddress()))
-                        .collect(Collectors.joining("\n")));
-        return "issue/links/done";
+        return ViewRecord.of(
+                "issue/links/done",
+                new IssuedPage(
+                        issued,
+                        NextStep.byChannel(),
+                        issued.stream().map(link -> "link=" + link.id()).collect(Collectors.joining("&")),
+                        issued.stream()
+                                .map(link ->
+                                        String.join("\t", link.source(), link.name(), link.url(), link.taggedAddress()))
+                                .collect(Collectors.joining("\n"))));
     }
 
     private static Map<String, String> byField(List<IssueFault> faults) {

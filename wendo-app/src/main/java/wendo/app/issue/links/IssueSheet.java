@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.sources.SourceListed;
@@ -70,14 +71,10 @@ record IssueSheet(IssueForm form, IssueSetting setting, List<Lead> leads, List<S
         Campaigns.refusal(form.campaign()).ifPresent(fault -> add(faults, "campaign", fault));
         add(faults, "pattern", patternFault);
         if (stubs.isEmpty()) {
-            add(faults, "sources", "Tick at least one source: each gets a link of its own.");
+            add(faults, "sources", Texts.of("issue.links.tick-at-least-one-source"));
         }
         if (stubs.size() > MAX_LINKS) {
-            add(
-                    faults,
-                    "sources",
-                    "A sheet holds %d links; these are %d. Untick some, or bring a file."
-                            .formatted(MAX_LINKS, stubs.size()));
+            add(faults, "sources", Texts.of("issue.links.a-sheet-holds-links-these", MAX_LINKS, stubs.size()));
         }
         stubs.stream()
                 .flatMap(stub -> stub.draft().faults().stream())

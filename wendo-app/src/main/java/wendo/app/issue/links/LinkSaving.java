@@ -10,6 +10,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
@@ -17,8 +19,8 @@ import wendo.core.links.WebAddress;
 /** Keeps one link: finds it, describes it anew, leads it elsewhere. Its address never changes. */
 @Service
 public class LinkSaving {
-    public static final int MAX_NAME = 160;
-    public static final int MAX_REASON = 300;
+    public static final int MAX_NAME = Limits.LINK_NAME;
+    public static final int MAX_REASON = Limits.REASON;
     public static final int MAX_LABEL = TermRules.MAX_LABEL;
 
     private final LinkRepository links;
@@ -85,7 +87,7 @@ public class LinkSaving {
     public List<IssueFault> describe(UUID id, EditedVersion edited, String name, LinkTerms typed) {
         List<IssueFault> faults = new ArrayList<>();
         if (name.isBlank() || name.strip().length() > MAX_NAME) {
-            faults.add(new IssueFault("name", "A name must have 1 to %d characters.".formatted(MAX_NAME)));
+            faults.add(new IssueFault("name", Texts.of("issue.links.a-name-must-have-1", MAX_NAME)));
         }
         TermRules.Judged judged = new TermRules(desk.setting(IssueContext.Choice.usual())).check(typed);
         faults.addAll(judged.faults());

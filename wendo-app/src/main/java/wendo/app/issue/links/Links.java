@@ -14,6 +14,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.interceptor.TransactionAspectSupport;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.sources.SourceListed;
@@ -140,8 +141,7 @@ public class Links {
         try {
             return new Issued.Done(new Storing(setting, issuedBy).store(drafts, made -> {}));
         } catch (DataIntegrityViolationException | PersistenceException e) {
-            return refused(List.of(
-                    new IssueFault("sources", "An ending was taken this very moment. Nothing was issued; try again.")));
+            return refused(List.of(new IssueFault("sources", Texts.of("issue.links.an-ending-was-taken-just"))));
         }
     }
 

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Slug;
 
 /** The endings of one sheet: typed ones are checked, made ones are made free, and no two of the sheet are confusable. */
@@ -87,12 +88,12 @@ final class SlugSheet {
             return rule;
         }
         if (used.contains(slug.skeleton())) {
-            return Optional.of("Another link on this sheet ends so, or looks the same.");
+            return Optional.of(Texts.of("issue.links.another-link-on-this-sheet"));
         }
         return Optional.ofNullable(taken.get(slug.skeleton()))
                 .map(existing -> existing.equals(slug.value())
-                        ? "\"%s\" is taken by another link.".formatted(slug)
-                        : "\"%s\" looks like \"%s\", which is taken.".formatted(slug, existing));
+                        ? Texts.of("issue.links.is-taken-by-another-link", slug)
+                        : Texts.of("issue.links.looks-like-which-is-taken", slug, existing));
     }
 
     /** The nearest free ending: with a number behind it. Long sheets of one stem count on from where they were. */

@@ -19,6 +19,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.Spelling;
@@ -83,7 +84,7 @@ class TagPlanController {
                             EditedVersion.of(typed.text("version")),
                             form.name(),
                             judged.plan().orElseThrow()))) {
-                faults = Map.of("name", "Another plan has this name.");
+                faults = Map.of("name", Texts.of("issue.links.another-plan-has-this-name"));
             }
         } catch (OptimisticLockingFailureException e) {
             TagPlanForm theirs = TagPlanForm.of(plans.find(id).orElseThrow());

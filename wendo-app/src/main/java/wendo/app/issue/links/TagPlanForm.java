@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Spelling;
 import wendo.core.links.TagField;
@@ -83,13 +84,13 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
 
     Judged check() {
         if (name.isEmpty() || name.length() > TagPlans.MAX_NAME) {
-            return wrong("name", "Name the plan, in 1 to %d characters.".formatted(TagPlans.MAX_NAME));
+            return wrong("name", Texts.of("issue.links.enter-a-plan-name-of", TagPlans.MAX_NAME));
         }
         Optional<Spelling> how = Arrays.stream(Spelling.values())
                 .filter(one -> one.name().equals(spelling))
                 .findFirst();
         if (how.isEmpty()) {
-            return wrong("spelling", "Choose how values are spelled.");
+            return wrong("spelling", Texts.of("issue.links.choose-the-spelling-of-values"));
         }
         try {
             List<TagField> fields = rows.stream().map(TagPlanForm::field).toList();

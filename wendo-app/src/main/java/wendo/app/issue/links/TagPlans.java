@@ -7,12 +7,13 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
 import wendo.core.links.TagPlan;
 
 /** The tag plans of the current business; one of them is the default. */
 @Service
 class TagPlans {
-    static final int MAX_NAME = 80;
+    static final int MAX_NAME = Limits.SHORT_NAME;
 
     private final TagPlanRepository repository;
     private final Clock clock;

@@ -14,6 +14,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.Tag;
@@ -21,10 +23,10 @@ import wendo.core.links.WebAddress;
 
 /** Checks what is said of a link beyond what it is. */
 final class TermRules {
-    static final int MAX_NOTE = 1000;
+    static final int MAX_NOTE = Limits.NOTE;
     static final int MAX_LABEL = 40;
     static final int MAX_LABELS = 10;
-    static final int MAX_DISCLOSURE = 300;
+    static final int MAX_DISCLOSURE = Limits.DISCLOSURE;
 
     private final IssueSetting setting;
 
@@ -37,13 +39,14 @@ final class TermRules {
 
     Judged check(LinkTerms typed) {
         List<IssueFault> faults = new ArrayList<>();
-        tooLong("note", "A note", typed.note(), MAX_NOTE).ifPresent(faults::add);
-        tooLong("disclosure", "A disclosure", typed.disclosure(), MAX_DISCLOSURE)
+        tooLong("note", "issue.links.terms.note-too-long", typed.note(), MAX_NOTE)
+                .ifPresent(faults::add);
+        tooLong("disclosure", "issue.links.terms.disclosure-too-long", typed.disclosure(), MAX_DISCLOSURE)
                 .ifPresent(faults::add);
         Optional<LocalDate> first = day("firstDay", typed.firstDay(), faults);
         Optional<LocalDate> last = day("lastDay", typed.lastDay(), faults);
         if (first.isPresent() && last.isPresent() && last.get().isBefore(first.get())) {
-            faults.add(new IssueFault("lastDay", "The last day lies before the first."));
+            faults.add(new IssueFault("lastDay", Texts.of("issue.links.terms.last-day-before-first")));
         }
         boolean hasDays = !typed.firstDay().isEmpty() || !typed.lastDay().isEmpty();
         CheckedTerms terms = new CheckedTerms(
@@ -56,8 +59,7 @@ final class TermRules {
                 typed.isPaid(),
                 typed.disclosure());
         if (typed.isPaid() && typed.disclosure().isBlank()) {
-            faults.add(new IssueFault(
-                    "disclosure", "Say what stands beside a paid link, such as \"Advertisement\" or \"Paid link\"."));
+            faults.add(new IssueFault("disclosure", Texts.of("issue.links.terms.disclosure-missing")));
         }
         return new Judged(terms, faults);
     }
@@ -65,8 +67,7 @@ final class TermRules {
     private static Optional<IssueFault> tooLong(String field, String what, String text, int most) {
         return text.length() <= most
                 ? Optional.empty()
-                : Optional.of(new IssueFault(
-                        field, "%s may have %d characters; this one has %d.".formatted(what, most, text.length())));
+                : Optional.of(new IssueFault(field, Texts.of(what, most, text.length())));
     }
 
     private Optional<LocalDate> day(String field, String text, List<IssueFault> faults) {
@@ -117,7 +118,7 @@ final class TermRules {
                 .map(Colleague::id)
                 .findFirst();
         if (found.isEmpty()) {
-            faults.add(new IssueFault("owner", "Nobody here is called \"%s\".".formatted(shortened(text))));
+            faults.add(new IssueFault("owner", Texts.of("issue.links.terms.nobody-has-that-name", shortened(text))));
         }
         return found;
     }
@@ -135,11 +136,10 @@ final class TermRules {
                 .findFirst()
                 .ifPresent(label -> faults.add(new IssueFault(
                         "labels",
-                        "A label may have %d characters; \"%s\" has %d."
-                                .formatted(MAX_LABEL, shortened(label), label.length()))));
+                        Texts.of("issue.links.terms.label-too-long", MAX_LABEL, shortened(label), label.length()))));
         if (labels.size() > MAX_LABELS) {
-            faults.add(new IssueFault(
-                    "labels", "A link may have %d labels; these are %d.".formatted(MAX_LABELS, labels.size())));
+            faults.add(
+                    new IssueFault("labels", Texts.of("issue.links.terms.too-many-labels", MAX_LABELS, labels.size())));
         }
         return labels;
     }

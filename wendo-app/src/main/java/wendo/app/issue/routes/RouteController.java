@@ -33,6 +33,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.destinations.DestinationLooks;
@@ -177,7 +178,7 @@ class RouteController {
         Optional<WebAddress> page = check("address", form.address(), business, faults);
         Routing routing = routes.of(id);
         if (routing.rules().size() == Routing.MAX_RULES) {
-            faults.put("rule", "A link may have %d rules.".formatted(Routing.MAX_RULES));
+            faults.put("rule", Texts.of("issue.routes.a-link-may-have-rules", Routing.MAX_RULES));
         }
         if (when.isEmpty() || page.isEmpty() || !faults.isEmpty()) {
             return InvalidForm.of(show(link, "", form, faults));
@@ -253,7 +254,7 @@ class RouteController {
 
     private static Optional<Integer> percent(String typed, String field, Map<String, String> faults) {
         if (!typed.matches("\\d{1,2}") || Integer.parseInt(typed) < 1) {
-            faults.put(field, "Give 1 to 99 of a hundred people.");
+            faults.put(field, Texts.of("issue.routes.enter-1-to-99-of"));
             return Optional.empty();
         }
         return Optional.of(Integer.valueOf(typed));

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Conditions;
 import wendo.core.links.Device;
@@ -51,10 +52,12 @@ record RuleForm(
         Map<String, String> found = new HashMap<>();
         Optional<LocalDate> first = one("firstDay", firstDay, LocalDate::parse, "a day", found);
         Optional<LocalDate> last = one("lastDay", lastDay, LocalDate::parse, "a day", found);
-        Optional<LocalTime> begin = one("from", from, LocalTime::parse, "a time of day, like 09:30", found);
-        Optional<LocalTime> end = one("until", until, LocalTime::parse, "a time of day, like 17:00", found);
+        Optional<LocalTime> begin =
+                one("from", from, LocalTime::parse, Texts.of("issue.routes.a-time-of-day-like"), found);
+        Optional<LocalTime> end =
+                one("until", until, LocalTime::parse, Texts.of("issue.routes.a-time-of-day-like-2"), found);
         if (from.isEmpty() != until.isEmpty()) {
-            found.put("until", "Give both times, or neither.");
+            found.put("until", Texts.of("issue.routes.enter-both-times-or-neither"));
         }
         Set<String> inCountries = names("countries", countries, Named.countries(locale), found);
         Set<String> inLanguages = names("languages", languages, Named.languages(locale), found);

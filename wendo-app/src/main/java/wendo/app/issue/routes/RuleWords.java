@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Conditions;
 import wendo.core.links.Device;
 import wendo.core.links.RoutingPreview;
@@ -70,14 +71,18 @@ record RuleWords(Locale locale) {
         String devices =
                 group.device().map(Device::label).map(label -> label + "s").orElse("");
         String in = group.country()
-                .map(code -> code.isEmpty() ? "in any other country" : "in " + country(code))
+                .map(code -> code.isEmpty() ? Texts.of("issue.routes.in-any-other-country") : "in " + country(code))
                 .orElse("");
         String asking = group.language()
-                .map(code -> code.isEmpty() ? "asking for another language" : "asking for " + language(code))
+                .map(code -> code.isEmpty()
+                        ? Texts.of("issue.routes.asking-for-another-language")
+                        : "asking for " + language(code))
                 .orElse("");
         String all = Stream.of(devices.isEmpty() ? "people" : devices, in, asking)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(" "));
-        return all.equals("people") ? "Everybody" : all.substring(0, 1).toUpperCase(locale) + all.substring(1);
+        return all.equals("people")
+                ? Texts.of("issue.routes.everyone")
+                : all.substring(0, 1).toUpperCase(locale) + all.substring(1);
     }
 }

@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 
 /**
  * A form that Wendo hosts.
@@ -40,7 +42,7 @@ record EntryForm(
         @Size(max = MAX_TEXT) String answers,
         Set<ConsentPurpose> covers,
         Map<FormField, Ask> asks) {
-    private static final int MAX_TEXT = 600;
+    private static final int MAX_TEXT = Limits.TEXT;
     static final List<String> ACCENTS = List.of("sea", "ink", "plum", "moss", "brick", "plain");
 
     EntryForm {
@@ -58,8 +60,8 @@ record EntryForm(
                 Purpose.ENQUIRY,
                 "",
                 "",
-                "Send",
-                "Thank you. We will be in touch.",
+                Texts.of("lead.forms.send"),
+                Texts.of("lead.forms.thank-you-we-will-be"),
                 "sea",
                 "",
                 "",

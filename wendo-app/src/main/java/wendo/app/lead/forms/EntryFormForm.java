@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 
 /** A form as somebody of the business typed it, with what is wrong. */
@@ -42,14 +43,14 @@ record EntryFormForm(EntryForm form, Map<String, String> faults) {
     private static Map<String, String> faults(EntryForm form) {
         Map<String, String> faults = FormRules.faults(form);
         if (form.ask(FormField.EMAIL) == Ask.OFF && form.ask(FormField.PHONE) == Ask.OFF) {
-            faults.put("asks", "Ask for an e-mail or a phone number, or nobody who writes can be answered.");
+            faults.put("asks", Texts.of("lead.forms.ask-for-an-e-mail"));
         }
         if (form.ask(FormField.CONSENT) != Ask.OFF) {
             if (form.promise().isEmpty()) {
-                faults.put("promise", "Say what visitors consent to.");
+                faults.put("promise", Texts.of("lead.forms.enter-what-visitors-consent-to"));
             }
             if (form.covers().isEmpty()) {
-                faults.put("covers", "Choose what this consent covers.");
+                faults.put("covers", Texts.of("lead.forms.choose-what-this-consent-covers"));
             }
         }
         return faults;

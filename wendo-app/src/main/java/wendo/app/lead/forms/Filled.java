@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.media.PhoneNumber;
 import wendo.core.outcomes.Occurrence;
@@ -64,7 +65,7 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
 
     private static void strictPhone(String phone, Map<String, String> faults) {
         if (!phone.isEmpty() && !new PhoneNumber(phone).isInUse()) {
-            faults.put("phone", "No phone has a number like this one. Compare it digit by digit.");
+            faults.put("phone", Texts.of("lead.forms.no-phone-has-a-number"));
         }
     }
 
@@ -72,7 +73,11 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
         Map<String, String> faults = new LinkedHashMap<>();
         for (FormField field : form.shown()) {
             if (isNeeded(field) && text(field).isEmpty()) {
-                faults.put(field.key(), field == FormField.CONSENT ? "Tick it to go on." : "This is needed.");
+                faults.put(
+                        field.key(),
+                        field == FormField.CONSENT
+                                ? Texts.of("lead.forms.tick-it-to-continue")
+                                : Texts.of("lead.forms.this-is-required"));
             }
         }
         if (strictness == Strictness.LIGHT
@@ -80,7 +85,7 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
                 && text(FormField.PHONE).isEmpty()) {
             faults.put(
                     form.ask(FormField.EMAIL) == Ask.OFF ? "phone" : "email",
-                    "Leave an e-mail or a phone number, so that we can answer.");
+                    Texts.of("lead.forms.leave-an-e-mail-or"));
         }
         return faults;
     }
@@ -108,17 +113,17 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
         try {
             LocalDate day = LocalDate.parse(text);
             if (day.isBefore(today) || day.isAfter(today.plusYears(3))) {
-                faults.put("day", "Choose a day from today on, within three years.");
+                faults.put("day", Texts.of("lead.forms.choose-a-day-from-today"));
             }
         } catch (DateTimeException e) {
-            faults.put("day", "This is no day. Write it like %s.".formatted(today));
+            faults.put("day", Texts.of("lead.forms.this-is-not-a-day", today));
         }
     }
 
     private void people(Map<String, String> faults) {
         String text = text(FormField.PEOPLE);
         if (!text.isEmpty() && (!text.matches("\\d{1,3}") || number(text) < 1 || number(text) > MAX_PEOPLE)) {
-            faults.put("people", "A number of people, 1 to %d.".formatted(MAX_PEOPLE));
+            faults.put("people", Texts.of("lead.forms.a-number-of-people-1", MAX_PEOPLE));
         }
     }
 

@@ -24,6 +24,7 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -75,8 +76,8 @@ class FormController {
         }
         return UniqueKey.stored(saving)
                 .map(saved -> new ModelAndView("redirect:/setup/forms/" + saved))
-                .orElseGet(
-                        () -> InvalidForm.of(page(id, form.form(), Map.of("name", "There is a form of this name."))));
+                .orElseGet(() -> InvalidForm.of(
+                        page(id, form.form(), Map.of("name", Texts.of("lead.forms.there-is-a-form-with")))));
     }
 
     @GetMapping("/{id}")

@@ -1,17 +1,18 @@
 package wendo.app.lead.forms;
 
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 
 /** What a form may ask for. */
 enum FormField {
-    NAME("Name", "Your name", "text", "name"),
-    EMAIL("E-mail", "Your e-mail", "email", "email"),
-    PHONE("Phone", "Your phone number", "tel", "tel"),
-    DAY("Day", "Which day", "date", "off"),
-    PEOPLE("Number of people", "How many people", "number", "off"),
-    MESSAGE("Message", "What would you like to tell us", "text", "off"),
-    ANSWER("How they heard of you", "How did you hear of us", "text", "off"),
-    CONSENT("Consent", "Consent", "checkbox", "off");
+    NAME("lead.forms.form-field.name", "lead.forms.form-field.your-name", "text", "name"),
+    EMAIL("lead.forms.form-field.e-mail", "lead.forms.form-field.your-e-mail", "email", "email"),
+    PHONE("lead.forms.form-field.phone", "lead.forms.form-field.your-phone-number", "tel", "tel"),
+    DAY("lead.forms.form-field.day", "lead.forms.form-field.which-day", "date", "off"),
+    PEOPLE("lead.forms.form-field.number-of-people", "lead.forms.form-field.how-many-people", "number", "off"),
+    MESSAGE("lead.forms.form-field.message", "lead.forms.form-field.what-would-you-like-to", "text", "off"),
+    ANSWER("lead.forms.form-field.how-they-heard-of-you", "lead.forms.form-field.how-did-you-hear-of", "text", "off"),
+    CONSENT("lead.forms.form-field.consent", "lead.forms.form-field.consent", "checkbox", "off");
 
     private final String label;
     private final String question;
@@ -31,12 +32,12 @@ enum FormField {
 
     /** As the business knows it. */
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 
     /** As visitors are asked. */
     public String question() {
-        return question;
+        return Texts.of(question);
     }
 
     public String type() {

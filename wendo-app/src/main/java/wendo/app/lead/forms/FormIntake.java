@@ -20,6 +20,7 @@ import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.site.CallLimit;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.visit.visits.Automatic;
 import wendo.core.outcomes.OutcomeReport;
@@ -74,9 +75,7 @@ class FormIntake {
     /** Faults by field; none means that it is thanked for, which is all that a program learns. */
     Map<String, String> take(Place place, Filled filled, HttpServletRequest request) {
         if (!limit.allows(request.getRemoteAddr() + " " + place.form())) {
-            return Map.of(
-                    "form",
-                    "Too much was sent from here within a minute. Nothing is lost: wait a minute, and send it again.");
+            return Map.of("form", Texts.of("lead.forms.too-much-was-sent-from"));
         }
         if (!filled.typed().raw(HONEYPOT).isEmpty() || automatic.is(request)) {
             LOG.info("A program filled in a form; it was not kept");

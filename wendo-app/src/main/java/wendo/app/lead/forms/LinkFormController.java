@@ -21,6 +21,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -88,14 +89,14 @@ class LinkFormController {
                 .map(Forms.Listed::id)
                 .findFirst();
         if (!SHOWS.contains(typed.shows())) {
-            faults.put("shows", "Choose when it is shown.");
+            faults.put("shows", Texts.of("lead.forms.choose-when-to-show-it"));
         } else if (chosen.isEmpty() && !typed.shows().equals("never")) {
-            faults.put("form", "Choose the form.");
+            faults.put("form", Texts.of("lead.forms.choose-the-form"));
         }
         boolean isNumber = typed.looks().matches("\\d{1,2}");
         int count = isNumber ? Integer.parseInt(typed.looks()) : 0;
         if (typed.shows().equals("after") && (count < 1 || count > MAX_LOOKS)) {
-            faults.put("looks", "A number of looks, 1 to %d.".formatted(MAX_LOOKS));
+            faults.put("looks", Texts.of("lead.forms.a-number-of-visits-1", MAX_LOOKS));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(link, typed, faults));

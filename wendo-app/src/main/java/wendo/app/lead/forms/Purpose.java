@@ -2,13 +2,14 @@ package wendo.app.lead.forms;
 
 import java.util.Arrays;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 import wendo.core.outcomes.OutcomeKind;
 
 /** What a form is for, and what becomes of it when somebody fills it in. */
 enum Purpose {
-    ENQUIRY("enquiry", "Enquiry", OutcomeKind.LEAD),
-    BOOKING("booking", "Booking request", OutcomeKind.BOOKING),
-    SIGN_UP("sign-up", "Sign-up", OutcomeKind.LEAD);
+    ENQUIRY("enquiry", "lead.forms.purpose.enquiry", OutcomeKind.LEAD),
+    BOOKING("booking", "lead.forms.purpose.booking-request", OutcomeKind.BOOKING),
+    SIGN_UP("sign-up", "lead.forms.purpose.sign-up", OutcomeKind.LEAD);
 
     private final String key;
     private final String words;
@@ -25,7 +26,7 @@ enum Purpose {
     }
 
     public String words() {
-        return words;
+        return Texts.of(words);
     }
 
     public OutcomeKind outcome() {

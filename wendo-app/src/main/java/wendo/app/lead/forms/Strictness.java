@@ -2,12 +2,13 @@ package wendo.app.lead.forms;
 
 import java.util.Arrays;
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 
 /** How strictly a link's form looks at how somebody can be reached. */
 enum Strictness {
-    LIGHT("light: one way to reach them is enough"),
-    USUAL("usual: what the form needs"),
-    STRICT("strict: every contact field it asks for, and a phone number that is in use");
+    LIGHT("lead.forms.strictness.light-one-way-to-reach"),
+    USUAL("lead.forms.strictness.usual-what-the-form-needs"),
+    STRICT("lead.forms.strictness.strict-every-contact-field-it");
 
     private final String words;
 
@@ -20,7 +21,7 @@ enum Strictness {
     }
 
     public String words() {
-        return words;
+        return Texts.of(words);
     }
 
     static Strictness of(String key) {

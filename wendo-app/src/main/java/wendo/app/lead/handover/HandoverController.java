@@ -25,6 +25,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.handover.SendingHours;
@@ -119,8 +120,11 @@ class HandoverController {
             Map<String, String> marks = EditConflict.marks(typed, fields(businesses.sendingHours()));
             return EditConflict.of(list(typed.firstValues(), marks, business, person), "/setup/handovers");
         } catch (DateTimeException e) {
-            return InvalidForm.of(
-                    list(typed.firstValues(), Map.of("hours", "Write times like 17:00."), business, person));
+            return InvalidForm.of(list(
+                    typed.firstValues(),
+                    Map.of("hours", Texts.of("lead.handover.write-times-like-17-00")),
+                    business,
+                    person));
         }
     }
 

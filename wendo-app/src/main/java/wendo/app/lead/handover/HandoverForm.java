@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.MergeText;
@@ -46,16 +47,16 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
         Optional<UUID> plan =
                 chosen(typed, "plan", plans.stream().map(Plans.Plan::id).toList());
         if (!OWNERS.contains(ownerIs)) {
-            faults.put("ownerIs", "Choose who gets the lead.");
+            faults.put("ownerIs", Texts.of("lead.handover.choose-who-gets-the-lead"));
         } else if (ownerIs.equals("person") && person.isEmpty()) {
-            faults.put("person", "Choose somebody who works here.");
+            faults.put("person", Texts.of("lead.handover.choose-somebody-who-works-here"));
         } else if (ownerIs.equals("round") && round.isEmpty()) {
-            faults.put("round", "Choose a round; make one below first if there is none.");
+            faults.put("round", Texts.of("lead.handover.choose-a-rota-add-one"));
         }
         String partner = typed.text("partner");
         Optional<EmailAddress> shared = EmailAddress.find(partner);
         if (!partner.isEmpty() && shared.isEmpty()) {
-            faults.put("partner", "This is no e-mail address.");
+            faults.put("partner", Texts.of("lead.handover.this-is-not-an-e"));
         }
         List<String> labels = Arrays.stream(typed.raw("labels").split(","))
                 .map(String::strip)
@@ -63,7 +64,7 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                 .distinct()
                 .toList();
         if (labels.size() > MAX_LABELS || labels.stream().anyMatch(label -> label.length() > 40)) {
-            faults.put("labels", "At most %d labels of 40 characters.".formatted(MAX_LABELS));
+            faults.put("labels", Texts.of("lead.handover.at-most-labels-of-40", MAX_LABELS));
         }
         String note = typed.text("note");
         InvalidForm.tooLong(faults, "note", note, 600);
@@ -93,8 +94,11 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                 .withoutFallback().stream()
                         .filter(OFTEN_EMPTY::contains)
                         .findFirst()
-                        .map(field -> "{%s} can be empty. Write what stands there then, like {%s|%s}."
-                                .formatted(field, field, field.equals("items") ? "your plans" : "there"));
+                        .map(field -> Texts.of(
+                                "lead.handover.can-be-empty-add-a",
+                                field,
+                                field,
+                                field.equals("items") ? Texts.of("lead.handover.your-plans") : "there"));
     }
 
     /** What is wrong with a text that names a field there is none of. */
@@ -104,7 +108,7 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                         .filter(field -> !FIELDS.contains(field))
                         .findFirst()
                         .map(field ->
-                                "There is no field {%s}. There are: %s.".formatted(field, String.join(", ", FIELDS)));
+                                Texts.of("lead.handover.there-is-no-field-there", field, String.join(", ", FIELDS)));
     }
 
     /** What a handover says, by the fields beside which faults stand. */

@@ -9,6 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Texts;
 
 /** The handovers of a business, and the hours in which messages may go out. */
 @Service
@@ -100,7 +101,9 @@ class Handovers {
     @Transactional(readOnly = true)
     Optional<String> nameOf(Reach reach, UUID id) {
         if (reach == Reach.BUSINESS) {
-            return id.equals(BusinessScope.current().value()) ? Optional.of("All leads") : Optional.empty();
+            return id.equals(BusinessScope.current().value())
+                    ? Optional.of(Texts.of("lead.handover.all-leads"))
+                    : Optional.empty();
         }
         return jdbc.sql("select name from " + reach.key() + " where id = ?")
                 .param(id)

@@ -25,6 +25,7 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.sending.Clips;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -84,8 +85,8 @@ class PlanController {
         try {
             return UniqueKey.stored(() -> save(id, read, typed))
                     .map(saved -> new ModelAndView("redirect:/setup/follow-up/" + saved))
-                    .orElseGet(() -> InvalidForm.of(
-                            page(id, read.with(Map.of("name", "There is a plan of this name.")), person)));
+                    .orElseGet(() -> InvalidForm.of(page(
+                            id, read.with(Map.of("name", Texts.of("lead.handover.there-is-a-plan-with"))), person)));
         } catch (OptimisticLockingFailureException e) {
             Plans.Plan theirs = find(id.orElseThrow());
             Map<String, String> marks = EditConflict.marks(
@@ -113,8 +114,8 @@ class PlanController {
         Optional<String> type = Clips.type(bytes);
         if (type.isEmpty() || bytes.length > Clips.MAX_BYTES) {
             String fault = bytes.length > Clips.MAX_BYTES
-                    ? "It has more than 2 MB, which many phones and mail servers refuse. Make it smaller."
-                    : "Choose a PNG, JPEG or GIF picture, an MP3 recording or an MP4 clip.";
+                    ? Texts.of("lead.handover.it-is-over-2-mb")
+                    : Texts.of("lead.handover.choose-a-png-jpeg-or");
             return InvalidForm.of(page(Optional.empty(), new PlanForm("", List.of(), Map.of("clip", fault)), person));
         }
         String name = Optional.ofNullable(file.orElseThrow().getOriginalFilename())

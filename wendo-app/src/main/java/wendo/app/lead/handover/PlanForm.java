@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.handover.Delay;
 
@@ -38,7 +39,7 @@ record PlanForm(
             }
         }
         if (steps.isEmpty()) {
-            faults.put("steps", "A plan needs a step: write what is to be sent or done.");
+            faults.put("steps", Texts.of("lead.handover.a-plan-needs-a-step"));
         }
         return new PlanForm(name, steps, faults);
     }
@@ -52,13 +53,13 @@ record PlanForm(
                 .filter(one -> one.toString().equals(typed.raw("clip." + row)))
                 .findFirst();
         if (kind.equals("email") && subject.isEmpty()) {
-            faults.put("subject." + place, "An e-mail needs a subject.");
+            faults.put("subject." + place, Texts.of("lead.handover.an-e-mail-needs-a"));
         }
         if (body.isEmpty()) {
-            faults.put("body." + place, "Write what is to be sent or done.");
+            faults.put("body." + place, Texts.of("lead.handover.write-what-to-send-or"));
         }
         if (kind.equals("voice") && clip.isEmpty()) {
-            faults.put("clip." + place, "Choose the recording; bring it below first if it is not there.");
+            faults.put("clip." + place, Texts.of("lead.handover.choose-the-recording-upload-it"));
         }
         InvalidForm.tooLong(faults, "subject." + place, subject, 150);
         InvalidForm.tooLong(faults, "body." + place, body, kind.equals("task") ? 300 : 2000);
@@ -84,7 +85,7 @@ record PlanForm(
         } catch (IllegalArgumentException e) {
             faults.put(
                     "delay." + place,
-                    "Days are 0 to %d, minutes 0 to %d.".formatted(Delay.MAX_DAYS, Delay.MAX_MINUTES));
+                    Texts.of("lead.handover.days-are-0-to-minutes", Delay.MAX_DAYS, Delay.MAX_MINUTES));
             return new Delay(0, 0);
         }
     }
@@ -97,8 +98,11 @@ record PlanForm(
             Plans.Step step = steps.get(row);
             fields.put(
                     "delay." + row,
-                    "%d days and %d minutes, %s"
-                            .formatted(step.delay().days(), step.delay().minutes(), step.kind()));
+                    Texts.of(
+                            "lead.handover.days-and-minutes",
+                            step.delay().days(),
+                            step.delay().minutes(),
+                            step.kind()));
             fields.put("subject." + row, step.subject());
             fields.put("body." + row, step.body());
         }

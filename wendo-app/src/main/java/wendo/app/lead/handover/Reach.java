@@ -3,13 +3,14 @@ package wendo.app.lead.handover;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** What leads a handover is for, narrowest last. */
 enum Reach {
-    BUSINESS("all leads"),
-    CAMPAIGN("leads of a campaign"),
-    SOURCE("leads of a source"),
-    LINK("leads of a link");
+    BUSINESS("lead.handover.reach.all-leads"),
+    CAMPAIGN("lead.handover.reach.leads-of-a-campaign"),
+    SOURCE("lead.handover.reach.leads-of-a-source"),
+    LINK("lead.handover.reach.leads-of-a-link");
 
     private final String words;
 
@@ -22,7 +23,7 @@ enum Reach {
     }
 
     public String words() {
-        return words;
+        return Texts.of(words);
     }
 
     static Optional<Reach> find(String key) {

@@ -31,6 +31,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.handover.Turn;
@@ -55,7 +56,7 @@ class RoundController {
                 return "";
             }
             String off = daysOff.stream().sorted().collect(Collectors.joining(", "));
-            return "weight %s, days off: %s, away: %s to %s".formatted(weight, off, awayFrom, awayUntil);
+            return Texts.of("lead.handover.weight-days-off-away-to", weight, off, awayFrom, awayUntil);
         }
     }
 
@@ -132,7 +133,7 @@ class RoundController {
             read(line, faults).ifPresent(turn -> turns.put(one.id(), turn));
         }
         if (turns.isEmpty() && faults.isEmpty()) {
-            faults.put("round", "Give somebody a weight, 1 to 10: how many leads they get when others get one.");
+            faults.put("round", Texts.of("lead.handover.give-at-least-one-person"));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(round, lines, faults, person));
@@ -159,10 +160,9 @@ class RoundController {
                     day(line.awayFrom()),
                     day(line.awayUntil())));
         } catch (DateTimeException e) {
-            faults.put(line.person().id().toString(), "Choose days, like 2026-07-01.");
+            faults.put(line.person().id().toString(), Texts.of("lead.handover.choose-days-like-2026-07"));
         } catch (IllegalArgumentException e) {
-            faults.put(
-                    line.person().id().toString(), "A weight is a whole number, 1 to %d.".formatted(Turn.MAX_WEIGHT));
+            faults.put(line.person().id().toString(), Texts.of("lead.handover.a-weight-is-a-whole", Turn.MAX_WEIGHT));
         }
         return Optional.empty();
     }

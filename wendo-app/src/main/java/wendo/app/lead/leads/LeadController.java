@@ -32,6 +32,8 @@ import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
@@ -43,7 +45,7 @@ import wendo.core.outcomes.OutcomeReport;
 @Controller
 @RequestMapping("/leads")
 class LeadController {
-    private static final int MAX_TASK = 400;
+    private static final int MAX_TASK = Limits.TASK;
 
     private final Leads leads;
     private final LeadQueries queries;
@@ -155,7 +157,7 @@ class LeadController {
         Map<String, String> faults = new HashMap<>(form.check(business));
         Optional<OutcomeReport> became = form.report(lead, business, clock.instant(), faults);
         if (became.flatMap(one -> outcomes.find(one.kind(), one.reference())).isPresent()) {
-            faults.put("reference", "There is a %s with this reference already.".formatted(form.becomes()));
+            faults.put("reference", Texts.of("lead.leads.there-is-a-with-this", form.becomes()));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(lead, typed, faults));
@@ -186,7 +188,7 @@ class LeadController {
         ToldConsent told = ToldConsent.of(typed);
         Map<String, String> faults = new HashMap<>();
         if (told.purposes().isEmpty()) {
-            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+            faults.put(ToldConsent.WORDS, Texts.of("lead.leads.tick-what-they-agreed-to"));
         }
         told.check(contacts, faults);
         if (!faults.isEmpty()) {
@@ -228,7 +230,7 @@ class LeadController {
         Map<String, String> faults = new HashMap<>();
         String text = typed.text("task");
         if (text.isEmpty()) {
-            faults.put("task", "Say what is to be done.");
+            faults.put("task", Texts.of("lead.leads.enter-the-task"));
         }
         InvalidForm.tooLong(faults, "task", text, MAX_TASK);
         try {
@@ -238,9 +240,9 @@ class LeadController {
                         id, Optional.empty(), text, due.atZone(business.zone()).toInstant());
                 return back(id);
             }
-            faults.putIfAbsent("due", "Choose a day and a time.");
+            faults.putIfAbsent("due", Texts.of("lead.leads.choose-a-day-and-a"));
         } catch (DateTimeException e) {
-            faults.put("due", "Choose a day and a time.");
+            faults.put("due", Texts.of("lead.leads.choose-a-day-and-a"));
         }
         return InvalidForm.of(page(lead, typed, faults));
     }

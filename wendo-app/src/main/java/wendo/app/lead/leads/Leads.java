@@ -16,6 +16,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
+import wendo.app.platform.site.Limits;
 import wendo.core.outcomes.OutcomeReport;
 
 /** What is done with leads. Each change leaves a line in the lead's history. */
@@ -23,7 +24,7 @@ import wendo.core.outcomes.OutcomeReport;
 public class Leads {
     private static final int DAYS_OF_CONTACT = 180;
 
-    private static final int MAX_NOTE = 1000;
+    private static final int MAX_NOTE = Limits.NOTE;
     private static final int MAX_LINE = 400;
 
     private final LeadRepository repository;

@@ -7,6 +7,8 @@ import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
@@ -28,7 +30,7 @@ record StageForm(
         String reference,
         long quotedBefore,
         boolean isLinked) {
-    private static final int MAX_REASON = 200;
+    private static final int MAX_REASON = Limits.LOST_REASON;
 
     static StageForm of(TypedFields typed, LeadQueries.Row lead) {
         return new StageForm(
@@ -52,7 +54,7 @@ record StageForm(
             }
         }
         if (stage == Stage.LOST && reason.isEmpty()) {
-            faults.put("reason", "Say why in a few words; it tells which sources bring the wrong people.");
+            faults.put("reason", Texts.of("lead.leads.give-a-reason-in-a"));
         }
         InvalidForm.tooLong(faults, "reason", reason, MAX_REASON);
         return faults;

@@ -3,12 +3,13 @@ package wendo.app.money.spend;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** How the sources of a campaign share what it cost. Where a rule tells nothing, they share equally. */
 enum SharedBy {
-    EQUALLY("equally"),
-    COPIES("by copies and recipients"),
-    VISITS("by people’s visits");
+    EQUALLY("money.spend.shared-by.equally"),
+    COPIES("money.spend.shared-by.by-copies-and-recipients"),
+    VISITS("money.spend.shared-by.by-visits");
 
     private final String label;
 
@@ -25,6 +26,6 @@ enum SharedBy {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

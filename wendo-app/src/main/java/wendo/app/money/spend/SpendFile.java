@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 import wendo.core.outcomes.WrittenTime;
 
@@ -52,10 +53,10 @@ record SpendFile(UUID id, String name, Table table, SpendLayout layout, Optional
         Optional<Long> minor = minor(layout.amounts().plain(row.cell(layout.amount())), decimals);
         Optional<UUID> source = Optional.ofNullable(names.get(key(said)));
         String fault = day.isEmpty()
-                ? "“%s” is no day".formatted(row.cell(layout.day()))
+                ? Texts.of("money.spend.is-not-a-day", row.cell(layout.day()))
                 : minor.isEmpty()
-                        ? "“%s” is no amount".formatted(row.cell(layout.amount()))
-                        : source.isEmpty() ? "which source this is, is not said yet" : "";
+                        ? Texts.of("money.spend.is-not-an-amount", row.cell(layout.amount()))
+                        : source.isEmpty() ? Texts.of("money.spend.no-source-chosen-for-it") : "";
         return new Line(row.line(), said, key(said), day, minor, source, fault);
     }
 

@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.UUID;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.measure.UnitPrice;
 
@@ -18,7 +20,7 @@ import wendo.core.measure.UnitPrice;
  * @param faults what is wrong with it, by field
  */
 record SpendForm(TypedFields typed, Map<String, String> faults) {
-    private static final int MAX_NOTE = 200;
+    private static final int MAX_NOTE = Limits.SPEND_NOTE;
     private static final int MAX_YEARS = 5;
 
     SpendForm {
@@ -74,12 +76,12 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
         Checked read(List<String> subjects) {
             String subject = form.typed("subject");
             if (!subjects.contains(subject)) {
-                faults.put("subject", "Choose the source, or the campaign, that this was spent on.");
+                faults.put("subject", Texts.of("money.spend.choose-the-source-or-campaign"));
             }
             SpendWay way = SpendWay.find(form.typed("way")).orElse(SpendWay.LUMP);
             boolean isCampaign = subject.startsWith("campaign:");
             if (isCampaign && way == SpendWay.VISIT) {
-                faults.put("way", "A price for each visit is of one source; enter it for each of them.");
+                faults.put("way", Texts.of("money.spend.a-price-for-each-visit"));
             }
             long amount = way == SpendWay.VISIT ? 0 : amount();
             UnitPrice price = way == SpendWay.VISIT ? price() : new UnitPrice(0);
@@ -90,8 +92,10 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
             if (form.typed("note").length() > MAX_NOTE) {
                 faults.put(
                         "note",
-                        "A note may have %d characters; this one has %d."
-                                .formatted(MAX_NOTE, form.typed("note").length()));
+                        Texts.of(
+                                "money.spend.a-note-may-have-characters",
+                                MAX_NOTE,
+                                form.typed("note").length()));
             }
             if (!faults.isEmpty()) {
                 return new Checked(new SpendForm(form.typed(), faults), Optional.empty());
@@ -137,7 +141,7 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
             try {
                 return Optional.of(LocalDate.parse(form.typed(field)));
             } catch (DateTimeException e) {
-                faults.put(field, "Choose a day, like 2026-05-01.");
+                faults.put(field, Texts.of("money.spend.choose-a-day-like-2026"));
                 return Optional.empty();
             }
         }
@@ -147,9 +151,9 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
                 return;
             }
             if (last.get().isBefore(first.get())) {
-                faults.put("lastDay", "The last day lies before the first.");
+                faults.put("lastDay", Texts.of("money.spend.the-last-day-is-before"));
             } else if (last.get().isAfter(first.get().plusYears(MAX_YEARS))) {
-                faults.put("lastDay", "A spend covers at most %d years.".formatted(MAX_YEARS));
+                faults.put("lastDay", Texts.of("money.spend.a-spend-covers-at-most", MAX_YEARS));
             }
         }
     }

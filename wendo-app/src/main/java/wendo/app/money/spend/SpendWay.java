@@ -3,12 +3,13 @@ package wendo.app.money.spend;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** How people know what something cost. */
 enum SpendWay {
-    LUMP("an amount for these days"),
-    MONTH("an amount each month"),
-    VISIT("a price for each visit");
+    LUMP("money.spend.spend-way.amount-for-these-days"),
+    MONTH("money.spend.spend-way.amount-per-month"),
+    VISIT("money.spend.spend-way.price-per-visit");
 
     private final String label;
 
@@ -25,6 +26,6 @@ enum SpendWay {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

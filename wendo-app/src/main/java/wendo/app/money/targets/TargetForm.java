@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.OptionalInt;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -48,7 +49,7 @@ record TargetForm(TypedFields typed, Map<String, String> faults) {
         boolean isPercent =
                 margin.matches("\\d{1,3}") && Integer.parseInt(margin) >= 1 && Integer.parseInt(margin) <= 100;
         if (!margin.isEmpty() && !isPercent) {
-            faults.put("margin", "A whole number, 1 to 100.");
+            faults.put("margin", Texts.of("money.targets.a-whole-number-1-to"));
         }
         return new Checked(
                 new TargetForm(typed, faults),

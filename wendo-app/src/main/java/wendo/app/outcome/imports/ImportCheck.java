@@ -21,6 +21,7 @@ import wendo.app.outcome.outcomes.KnownOutcome;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 import wendo.app.prepare.sources.ChannelWindows;
 import wendo.core.credit.CreditableTouches;
@@ -108,7 +109,7 @@ class ImportCheck {
     private static ImportFiles.Fate fate(Table.Row row, OutcomeReport report, int counts, Looked looked) {
         if (counts != row.line()) {
             return new ImportFiles.Fate(
-                    row.line(), "known", "It stands again in line %d, which counts.".formatted(counts));
+                    row.line(), "known", Texts.of("outcome.imports.it-appears-again-in-line", counts));
         }
         return Optional.ofNullable(looked.outcomes().get(report.referenceKey()))
                 .map(outcome -> fateOfKnown(row, report, outcome, looked))
@@ -119,10 +120,10 @@ class ImportCheck {
             Table.Row row, OutcomeReport report, KnownOutcome outcome, Looked looked) {
         Optional<List<KnownOutcome.Change>> changes = outcome.changesBy(report, looked.partner());
         if (changes.isEmpty()) {
-            return fate(row.line(), "refused", "More went back than it was worth.");
+            return fate(row.line(), "refused", Texts.of("outcome.imports.more-was-refunded-than-it"));
         }
         if (changes.get().isEmpty()) {
-            return fate(row.line(), "known", "It is there already.");
+            return fate(row.line(), "known", Texts.of("outcome.imports.already-there"));
         }
         String said = changes.get().stream()
                 .map(change -> ChangeWords.of(change, looked.figures()).inWords())
@@ -140,8 +141,8 @@ class ImportCheck {
         }
         String why = code.isEmpty()
                 ? "Nothing in the row tells where it came from."
-                : "The code %s stands for no source yet."
-                        .formatted(report.told().code());
+                : Texts.of(
+                        "outcome.imports.the-code-has-no-source", report.told().code());
         return fate(row.line(), "unmatched", hindrance.isEmpty() ? why : hindrance);
     }
 
@@ -149,21 +150,23 @@ class ImportCheck {
     private static String hindrance(ClickId click, OutcomeReport report, Looked looked) {
         ImportKnown.Visited visit = looked.visits().get(click);
         if (visit == null) {
-            return "Its click identifier belongs to no visit that is known.";
+            return Texts.of("outcome.imports.its-click-identifier-belongs-to");
         }
         if (visit.kind().equals("preview") || visit.kind().equals("proof")) {
             return "Its click identifier belongs to a %s, which earns nothing."
-                    .formatted(visit.kind().equals("proof") ? "test visit" : "link preview");
+                    .formatted(
+                            visit.kind().equals("proof")
+                                    ? Texts.of("outcome.imports.test-visit")
+                                    : Texts.of("outcome.imports.link-preview"));
         }
         Optional<Instant> at = report.occurred().map(Occurrence::last);
         if (at.filter(last -> visit.at().isAfter(last.plus(CreditableTouches.CLOCK_SKEW)))
                 .isPresent()) {
-            return "The visit of its click identifier came after it, so it earns nothing.";
+            return Texts.of("outcome.imports.the-visit-of-its-click");
         }
         Duration window = looked.windows().of(visit.channel());
         return at.filter(last -> visit.at().isBefore(last.minus(window)))
-                .map(last -> "The visit of its click identifier came more than %d days before it, so it earns nothing."
-                        .formatted(window.toDays()))
+                .map(last -> Texts.of("outcome.imports.the-visit-of-its-click-2", window.toDays()))
                 .orElse("");
     }
 
@@ -176,10 +179,10 @@ class ImportCheck {
             return "Its code tells where it came from.";
         }
         if (!looked.matching().partner().isEmpty()) {
-            return "It is in the partner's report.";
+            return Texts.of("outcome.imports.it-is-in-the-partners");
         }
         return report.told().email().isEmpty() && report.told().phone().isEmpty()
                 ? ""
-                : "Its contact details may be known from before.";
+                : Texts.of("outcome.imports.its-contact-may-be-known");
     }
 }

@@ -2,12 +2,13 @@ package wendo.app.outcome.imports;
 
 import java.util.List;
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Tag;
 
 /** What a column of a file may hold, with headings that are known for it. */
 enum ImportColumn {
     REFERENCE(
-            "Reference",
+            Texts.of("common.reference"),
             "reference",
             "order",
             "order-number",

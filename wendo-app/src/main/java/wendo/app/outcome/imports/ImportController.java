@@ -25,6 +25,7 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
@@ -162,19 +163,14 @@ class ImportController {
                 DayOrder.named(typed.raw("days")).orElse(DayOrder.DAY_FIRST));
         if (!columns.containsKey(ImportColumn.REFERENCE)) {
             return InvalidForm.of(matching(file))
-                    .addObject(
-                            "fault",
-                            "Say which column names each outcome, such as an order number: it makes each count once.");
+                    .addObject("fault", Texts.of("outcome.imports.choose-the-column-that-names"));
         }
         Optional<String> contradiction =
                 files.contradiction(id, matching, business.currency().getDecimalPlaces());
         if (contradiction.isPresent() && typed.raw("confirmed").isEmpty()) {
             return InvalidForm.of(matching(file.with(matching)))
                     .addObject("contradicted", true)
-                    .addObject(
-                            "fault",
-                            "“%s” is written in another way than chosen here. Check how days and amounts are written."
-                                    .formatted(contradiction.get()));
+                    .addObject("fault", Texts.of("outcome.imports.is-written-in-another-way", contradiction.get()));
         }
         check.check(id, matching);
         return new ModelAndView("redirect:/outcomes/files/" + id);

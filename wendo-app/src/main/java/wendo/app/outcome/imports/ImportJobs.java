@@ -13,6 +13,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 
 /** The import that nobody has to wait for. It is one transaction: all rows or none. */
 @Configuration
@@ -40,7 +41,7 @@ class ImportJobs {
                             job.file(),
                             "importing",
                             "refused",
-                            "Something went wrong on our side, and nothing was imported. Check the rows again.");
+                            Texts.of("outcome.imports.something-went-wrong-on-our"));
                 }
                 return job;
             });

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.CurrencyMark;
@@ -44,7 +45,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                 business.currency(),
                 now);
         Optional<OutcomeReport.Fault> fault = at.isEmpty() && !when.isBlank()
-                ? Optional.of(new OutcomeReport.Fault("when", "“%s” is no day.".formatted(when)))
+                ? Optional.of(new OutcomeReport.Fault("when", Texts.of("outcome.imports.is-not-a-day", when)))
                 : otherCurrency(matching.cell(row, ImportColumn.VALUE));
         return fault.<OutcomeReport.Read>map(one -> new OutcomeReport.Read.Bad(List.of(one)))
                 .orElse(read);
@@ -56,8 +57,10 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                 ? Optional.empty()
                 : Optional.of(new OutcomeReport.Fault(
                         "currency",
-                        "“%s” is not in %s. Convert it first."
-                                .formatted(cell, business.currency().getCode())));
+                        Texts.of(
+                                "outcome.imports.is-not-in-convert-it",
+                                cell,
+                                business.currency().getCode())));
     }
 
     /** What stands in its column of click identifiers but is none. */
@@ -86,7 +89,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
     String said(Table.Row row, OutcomeReport.Read.Bad bad) {
         return bad.faults().stream()
                 .map(fault -> fault.field().equals("value")
-                        ? "“%s” is no amount.".formatted(matching.cell(row, ImportColumn.VALUE))
+                        ? Texts.of("outcome.imports.is-not-an-amount", matching.cell(row, ImportColumn.VALUE))
                         : PLAIN.contains(fault.field()) ? fault.message() : fault.field() + ": " + fault.message())
                 .collect(Collectors.joining(" "));
     }

@@ -23,6 +23,7 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -121,8 +122,8 @@ class NetworkController {
         try {
             return UniqueKey.stored(() -> networks.save(known.map(Network::id), edited, checked.get(), person.name()))
                     .map(id -> new ModelAndView("redirect:/setup/networks/" + id))
-                    .orElseGet(
-                            () -> InvalidForm.of(page(known, typed, Map.of("name", "Another network has this name."))));
+                    .orElseGet(() -> InvalidForm.of(page(
+                            known, typed, Map.of("name", Texts.of("outcome.networks.another-network-has-this-name")))));
         } catch (OptimisticLockingFailureException e) {
             Network theirs = find(known.orElseThrow().id());
             Map<String, String> marks =

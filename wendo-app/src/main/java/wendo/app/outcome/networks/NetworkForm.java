@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.core.links.SubIdForm;
 import wendo.core.outcomes.OutcomeKind;
@@ -15,8 +17,8 @@ import wendo.core.visits.OutgoingPattern;
 
 /** A network as typed. */
 record NetworkForm(Map<String, String> fields) {
-    private static final int MAX_NAME = 80;
-    private static final int MAX_PLACEHOLDER = 60;
+    private static final int MAX_NAME = Limits.SHORT_NAME;
+    private static final int MAX_PLACEHOLDER = Limits.PLACEHOLDER;
 
     /** What would end the address or split it cannot stand in a placeholder. */
     private static final Pattern PLACEHOLDER = Pattern.compile("[^\\s&?#=\\p{Cntrl}]*");
@@ -55,24 +57,23 @@ record NetworkForm(Map<String, String> fields) {
     Optional<Checked> check(List<SourceListed> sources, Map<String, String> faults) {
         String name = get("name");
         if (name.isEmpty() || name.length() > MAX_NAME) {
-            faults.put("name", "Name the network, in 1 to %d characters.".formatted(MAX_NAME));
+            faults.put("name", Texts.of("outcome.networks.enter-a-name-of-1", MAX_NAME));
         }
         Optional<UUID> source = sources.stream()
                 .filter(one -> one.id().toString().equals(get("source")))
                 .findFirst()
                 .map(SourceListed::id);
         if (source.isEmpty()) {
-            faults.put("source", "Choose the source that its sales belong to when nothing better is known.");
+            faults.put("source", Texts.of("outcome.networks.choose-the-source-its-sales"));
         }
         Optional<OutgoingPattern> pattern = OutgoingPattern.find(get("pattern"))
                 .filter(found -> !found.text().contains("*"));
         if (pattern.isEmpty()) {
-            faults.put(
-                    "pattern", "Type the host of its links, perhaps with a path, like go.network.example; without *.");
+            faults.put("pattern", Texts.of("outcome.networks.enter-the-host-of-its"));
         }
         Optional<OutcomeKind> kind = OutcomeKind.find(get("kind"));
         if (kind.isEmpty()) {
-            faults.put("kind", "Choose what it reports.");
+            faults.put("kind", Texts.of("outcome.networks.choose-what-it-reports"));
         }
         Optional<SubIdForm> form = form(faults);
         List<String> placeholders = placeholders(faults);
@@ -92,13 +93,13 @@ record NetworkForm(Map<String, String> fields) {
         String typed = get("maxLength");
         int length = typed.matches("\\d{1,3}") ? Integer.parseInt(typed) : 0;
         if (!SubIdForm.isParameter(get("parameter"))) {
-            faults.put("parameter", "Type the name of the parameter that takes your sub-ID, like sub1.");
+            faults.put("parameter", Texts.of("outcome.networks.enter-the-parameter-that-takes"));
         }
         if (alphabet.isEmpty()) {
-            faults.put("alphabet", "Choose the characters that the network keeps.");
+            faults.put("alphabet", Texts.of("outcome.networks.choose-the-characters-that-the"));
         }
         if (!SubIdForm.isLength(length)) {
-            faults.put("maxLength", "Type how many characters it keeps, 3 to 200.");
+            faults.put("maxLength", Texts.of("outcome.networks.enter-how-many-characters-it"));
         }
         return faults.containsKey("parameter") || faults.containsKey("maxLength")
                 ? Optional.empty()
@@ -110,15 +111,12 @@ record NetworkForm(Map<String, String> fields) {
         Arrays.stream(Network.Field.values()).map(Network.Field::parameter).forEach(parameter -> {
             String typed = get(parameter);
             if (typed.length() > MAX_PLACEHOLDER || !PLACEHOLDER.matcher(typed).matches()) {
-                faults.put(
-                        parameter,
-                        "A placeholder has %d characters at most, without spaces, &, ?, # and =."
-                                .formatted(MAX_PLACEHOLDER));
+                faults.put(parameter, Texts.of("outcome.networks.a-placeholder-has-at-most", MAX_PLACEHOLDER));
             }
             placeholders.add(typed);
         });
         if (get(Network.Field.SUB.parameter()).isEmpty()) {
-            faults.put(Network.Field.SUB.parameter(), "Type the network's placeholder for your sub-ID, like {sub1}.");
+            faults.put(Network.Field.SUB.parameter(), Texts.of("outcome.networks.enter-the-networks-placeholder-for"));
         }
         return placeholders;
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.core.outcomes.Evidence;
 
 /** Says in words what joins an outcome to its source, or what is missing. */
@@ -18,7 +19,7 @@ record EvidenceWords(String text, boolean isJoined) {
                 .map(came -> came(came, row))
                 .forEach(sentences::add);
         if (sentences.isEmpty()) {
-            sentences.add("Nothing came back with the %s that tells where it came from.".formatted(kind(row)));
+            sentences.add(Texts.of("outcome.outcomes.evidence.nothing-came-back", kind(row)));
         }
         return new EvidenceWords(String.join(" ", sentences), row.source().isPresent());
     }
@@ -32,49 +33,52 @@ record EvidenceWords(String text, boolean isJoined) {
             return Optional.empty();
         }
         if (row.visited().isEmpty()) {
-            return Optional.of(
-                    "A click identifier came back with the %s, but no visit carries it.".formatted(kind(row)));
+            return Optional.of(Texts.of("outcome.outcomes.evidence.no-visit-carries-it", kind(row)));
         }
         LedgerRow.Visited visited = row.visited().get();
-        String text = "The click identifier of a visit on %s came back with the %s."
-                .formatted(figures.time(visited.at()), kind(row));
+        String text = Texts.of("outcome.outcomes.evidence.visit-came-back", figures.time(visited.at()), kind(row));
         if (row.came().stream().noneMatch(came -> came.evidence() == Evidence.CLICK)
                 && row.source().isEmpty()) {
-            return Optional.of(text + " The visit earns no credit: %s.".formatted(why(visited)));
+            return Optional.of(text + " " + Texts.of("outcome.outcomes.evidence.earns-no-credit", why(visited)));
         }
         if (row.source().isPresent() && !row.source().get().equals(visited.source())) {
-            text += " That visit came by %s; a later touch took the credit.".formatted(visited.source());
+            text += " " + Texts.of("outcome.outcomes.evidence.later-touch", visited.source());
         }
-        return Optional.of(visited.kind().equals("robot") ? text + " The visit looked automatic." : text);
+        return Optional.of(
+                visited.kind().equals("robot")
+                        ? text + " " + Texts.of("outcome.outcomes.evidence.looked-automatic")
+                        : text);
     }
 
     private static String came(LedgerRow.Came came, LedgerRow row) {
         String what = what(came, kind(row));
         if (came.source().isEmpty()) {
-            return what + ", which stands for no source yet.";
+            return Texts.of("outcome.outcomes.evidence.no-source-yet", what);
         }
         if (came.decides()) {
-            return "%s: it stands for %s.".formatted(what, came.source());
+            return Texts.of("outcome.outcomes.evidence.stands-for", what, came.source());
         }
         return row.source().filter(came.source()::equals).isPresent()
-                ? what + " agrees."
-                : "%s points to %s instead; the stronger evidence decides.".formatted(what, came.source());
+                ? Texts.of("outcome.outcomes.evidence.agrees", what)
+                : Texts.of("outcome.outcomes.evidence.points-elsewhere", what, came.source());
     }
 
     private static String what(LedgerRow.Came came, String kind) {
         return switch (came.evidence()) {
-            case CODE -> "The code %s was given".formatted(came.said());
-            case PARTNER -> "A report of %s told of the %s".formatted(came.said(), kind);
-            case VISITOR -> "The same visitor came before by “%s”".formatted(came.said());
-            case CONTACT -> "%s is known from before".formatted(came.said());
-            case ANSWER -> "The customer's own answer, “%s”".formatted(came.said());
-            case REFERRER -> "The visitor came from %s".formatted(came.said());
-            case SET -> "%s set where the %s came from".formatted(came.said(), kind);
-            case CLICK -> "The click identifier";
+            case CODE -> Texts.of("outcome.outcomes.evidence.code", came.said());
+            case PARTNER -> Texts.of("outcome.outcomes.evidence.partner", came.said(), kind);
+            case VISITOR -> Texts.of("outcome.outcomes.evidence.visitor", came.said());
+            case CONTACT -> Texts.of("outcome.outcomes.evidence.contact", came.said());
+            case ANSWER -> Texts.of("outcome.outcomes.evidence.answer", came.said());
+            case REFERRER -> Texts.of("outcome.outcomes.evidence.referrer", came.said());
+            case SET -> Texts.of("outcome.outcomes.evidence.set", came.said(), kind);
+            case CLICK -> Texts.of("outcome.outcomes.evidence.click");
         };
     }
 
     private static String why(LedgerRow.Visited visited) {
-        return visited.kind().equals("preview") ? "it was a preview" : "it lies outside the lookback window";
+        return visited.kind().equals("preview")
+                ? Texts.of("outcome.outcomes.evidence.a-preview")
+                : Texts.of("outcome.outcomes.evidence.outside-window");
     }
 }

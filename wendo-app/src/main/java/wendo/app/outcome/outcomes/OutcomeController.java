@@ -35,6 +35,7 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
@@ -179,7 +180,7 @@ class OutcomeController {
         ToldConsent told = ToldConsent.of(typed);
         Map<String, String> faults = new HashMap<>();
         if (told.purposes().isEmpty()) {
-            faults.put(ToldConsent.WORDS, "Tick what they agreed to.");
+            faults.put(ToldConsent.WORDS, Texts.of("outcome.outcomes.tick-what-they-agreed-to"));
         }
         told.check(contacts, faults);
         if (!faults.isEmpty()) {
@@ -203,7 +204,7 @@ class OutcomeController {
                 .filter(one -> one.id().toString().equals(source))
                 .findFirst();
         if (known.isEmpty() && !source.isEmpty()) {
-            Map<String, String> faults = Map.of("source", "This source is not in use any more; choose another.");
+            Map<String, String> faults = Map.of("source", Texts.of("outcome.outcomes.this-source-is-no-longer"));
             return InvalidForm.of(show(row, Correction.of(row, business), faults, business));
         }
         outcomes.set(

@@ -18,6 +18,7 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
@@ -69,7 +70,7 @@ class OutcomeEntryController {
                 .filter(one -> one.id().toString().equals(form.source()))
                 .findFirst();
         if (source.isEmpty() && !form.source().isEmpty()) {
-            faults.put("source", "This source is not in use any more. Choose another.");
+            faults.put("source", Texts.of("outcome.outcomes.this-source-is-no-longer"));
         }
         ToldConsent consent = ToldConsent.of(typed);
         consent.check(List.of(form.email(), form.phone()), faults);
@@ -82,7 +83,7 @@ class OutcomeEntryController {
             return new ModelAndView("redirect:/outcomes/" + known.get()); // pressed twice
         }
         if (known.isPresent()) {
-            faults.put("reference", "There is a %s with this reference already.".formatted(form.kind()));
+            faults.put("reference", Texts.of("outcome.outcomes.there-is-a-with-this", form.kind()));
             return InvalidForm.of(show(form, consent, faults).addObject("known", known.get()));
         }
         UUID id = outcomes.enter(report, source, consent, person.name());

@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
@@ -100,7 +101,7 @@ record OutcomeForm(
         try {
             LocalDate on = LocalDate.parse(day.strip());
             if (on.getYear() < 1900 || on.isAfter(now.atZone(business.zone()).toLocalDate())) {
-                faults.put("day", "Choose today or a day before.");
+                faults.put("day", Texts.of("outcome.outcomes.choose-today-or-an-earlier"));
                 return Optional.empty();
             }
             return Optional.of(
@@ -110,7 +111,7 @@ record OutcomeForm(
                                     .atZone(business.zone())
                                     .toInstant()));
         } catch (DateTimeException e) {
-            faults.put("day", "Choose a day, and a time if it is known.");
+            faults.put("day", Texts.of("outcome.outcomes.choose-a-day-and-a"));
             return Optional.empty();
         }
     }

@@ -1,16 +1,17 @@
 package wendo.app.outcome.outcomes;
 
 import java.util.Arrays;
+import wendo.app.platform.site.Texts;
 
 /** The road by which an outcome came in. */
 public enum Reporter {
-    SITE_TAG("site-tag", "the site tag", false),
-    IMAGE("image", "an image on your site", false),
-    SERVER("server", "your server", true),
-    PERSON("person", "somebody who works here", true),
-    FORM("form", "an entry form", false),
-    FILE("file", "a file", true),
-    POSTBACK("postback", "a partner network", true);
+    SITE_TAG("site-tag", "outcome.outcomes.reporter.the-site-tag", false),
+    IMAGE("image", "outcome.outcomes.reporter.an-image-on-your-site", false),
+    SERVER("server", "outcome.outcomes.reporter.your-server", true),
+    PERSON("person", "outcome.outcomes.reporter.a-colleague", true),
+    FORM("form", "outcome.outcomes.reporter.an-entry-form", false),
+    FILE("file", "outcome.outcomes.reporter.a-file", true),
+    POSTBACK("postback", "outcome.outcomes.reporter.a-partner-network", true);
 
     private final String key;
     private final String words;
@@ -34,7 +35,7 @@ public enum Reporter {
     }
 
     String words() {
-        return words;
+        return Texts.of(words);
     }
 
     /** Whether its news may change what is known; what anybody can send from a browser may only add. */

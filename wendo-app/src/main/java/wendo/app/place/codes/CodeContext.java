@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.site.Texts;
 
 /** Finds the links whose codes are wanted, and says what keeps the codes from being made. */
 @Component
@@ -45,14 +46,14 @@ class CodeContext {
         }
         Optional<BufferedImage> mark = marks.picture();
         if (mark.isEmpty()) {
-            return "There is no mark yet; add one below.";
+            return Texts.of("place.codes.there-is-no-logo-yet");
         }
         if (!order.correction().allowsMark()) {
-            return "A mark needs correction Q or H: it covers a part of the code, which has to be made up for.";
+            return Texts.of("place.codes.a-logo-needs-correction-q");
         }
         return codes.stream().allMatch(code -> Marks.isReadable(code.code(), mark.get()))
                 ? ""
-                : "With this mark in the middle, a code does not read back. Take correction H, or a simpler mark.";
+                : Texts.of("place.codes.with-this-logo-in-the");
     }
 
     /** The mark for codes that want it; ends the request where it cannot stand in them. */

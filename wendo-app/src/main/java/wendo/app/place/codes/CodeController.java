@@ -20,6 +20,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.media.Correction;
 import wendo.core.media.PrintedSize;
@@ -131,7 +132,7 @@ class CodeController {
             throws IOException {
         person.mustBeAllowedToSetUp();
         if (!marks.keep(mark.getBytes())) {
-            notes.addFlashAttribute("markFault", "Choose a picture, PNG or JPEG, of up to 2 MB.");
+            notes.addFlashAttribute("markFault", Texts.of("place.codes.choose-a-picture-png-or"));
         }
         return back(request);
     }

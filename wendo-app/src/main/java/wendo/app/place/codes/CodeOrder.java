@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.springframework.web.util.UriComponentsBuilder;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.Correction;
 import wendo.core.media.PrintedSize;
 
@@ -28,10 +29,10 @@ record CodeOrder(
 
     /** What stands below a code. */
     enum Under {
-        ADDRESS("the address"),
-        NAME("the link's name"),
-        BOTH("name and address"),
-        NOTHING("nothing");
+        ADDRESS("place.codes.code-order.the-address"),
+        NAME("place.codes.code-order.the-links-name"),
+        BOTH("place.codes.code-order.name-and-address"),
+        NOTHING("place.codes.code-order.nothing");
 
         private final String words;
 
@@ -40,7 +41,7 @@ record CodeOrder(
         }
 
         public String words() {
-            return words;
+            return Texts.of(words);
         }
 
         public String key() {
@@ -77,7 +78,7 @@ record CodeOrder(
                 return value;
             }
         }
-        faults.put(name, "Give a number from %s to %s.".formatted(plain(least), plain(most)));
+        faults.put(name, Texts.of("place.codes.enter-a-number-from-to", plain(least), plain(most)));
         return usual;
     }
 

@@ -1,6 +1,7 @@
 package wendo.app.place.messages;
 
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.PhoneNumber;
 
@@ -17,11 +18,11 @@ record Contact(String phone, String email, String fault) {
         String email = EmailAddress.find(typedEmail).map(EmailAddress::value).orElse("");
         String fault = "";
         if (!typedPhone.isBlank() && phone.isEmpty()) {
-            fault = "“%s” is no phone number that can be dialled.".formatted(shortened(typedPhone.strip()));
+            fault = Texts.of("place.messages.is-not-a-phone-number", shortened(typedPhone.strip()));
         } else if (!typedEmail.isBlank() && email.isEmpty()) {
-            fault = "“%s” is no e-mail address.".formatted(shortened(typedEmail.strip()));
+            fault = Texts.of("place.messages.is-not-an-e-mail", shortened(typedEmail.strip()));
         } else if (phone.isEmpty() && email.isEmpty()) {
-            fault = "There is neither a phone number nor an e-mail address.";
+            fault = Texts.of("place.messages.there-is-neither-a-phone");
         }
         return new Contact(phone, email, fault);
     }

@@ -6,12 +6,14 @@ import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.measure.UnitPrice;
 
 /** A message as typed, with the number of recipients and the price of a segment. */
 record MessageForm(@Size(max = MAX_TEXT) String text, String recipients, String price) {
-    static final int MAX_TEXT = 2000;
+    static final int MAX_TEXT = Limits.MESSAGE;
 
     /** What could be read, and what could not by field. */
     record Read(Optional<Long> recipients, Optional<UnitPrice> price, Map<String, String> faults) {}
@@ -27,7 +29,7 @@ record MessageForm(@Size(max = MAX_TEXT) String text, String recipients, String 
         if (digits.matches("\\d{1,8}")) {
             number = Optional.of(Long.parseLong(digits));
         } else if (!digits.isEmpty()) {
-            faults.put("recipients", "Give a whole number.");
+            faults.put("recipients", Texts.of("place.messages.enter-a-whole-number"));
         }
         Optional<UnitPrice> unit = Optional.empty();
         try {

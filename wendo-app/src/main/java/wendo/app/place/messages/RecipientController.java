@@ -28,6 +28,8 @@ import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
@@ -41,7 +43,7 @@ import wendo.app.platform.tables.TableRefused;
 @Controller
 class RecipientController {
     private static final int SHOWN = 8;
-    private static final int MAX_SOURCE = 600;
+    private static final int MAX_SOURCE = Limits.CONSENT_WORDS;
 
     /** Of a hundred; who holds out more than half has not mailed a list. */
     private static final int MAX_HELD_OUT = 50;
@@ -155,7 +157,7 @@ class RecipientController {
         InvalidForm.tooLong(faults, "text", text, MessageForm.MAX_TEXT);
         String part = typed.text("heldOut", "0").strip();
         if (!part.matches("\\d{1,2}") || Integer.parseInt(part) > MAX_HELD_OUT) {
-            faults.put("heldOut", "A whole number, 0 to %d.".formatted(MAX_HELD_OUT));
+            faults.put("heldOut", Texts.of("place.messages.a-whole-number-0-to", MAX_HELD_OUT));
         }
         String source = typed.text("consentSource");
         if (!make.isEmpty() && source.isEmpty()) {

@@ -23,6 +23,7 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.AddressRefused;
@@ -92,7 +93,7 @@ class NewsletterController {
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
         if (name.isBlank()) {
-            faults.put("name", "Give the sender a name, like “Our newsletter”.");
+            faults.put("name", Texts.of("place.newsletters.name-the-sender-like-our"));
         }
         InvalidForm.tooLong(faults, "name", name, Senders.MAX_NAME);
         try {
@@ -126,7 +127,7 @@ class NewsletterController {
         String onward = typed.text("onward");
         InvalidForm.tooLong(faults, "promise", promise, OptIns.MAX_PROMISE);
         if (isOpen && promise.isEmpty()) {
-            faults.put("promise", "Say what readers subscribe to; they have to be told.");
+            faults.put("promise", Texts.of("place.newsletters.enter-what-readers-subscribe-to"));
         }
         if (!onward.isEmpty()) {
             try {

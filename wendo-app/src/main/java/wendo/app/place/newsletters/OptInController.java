@@ -23,6 +23,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.visit.visits.Automatic;
 import wendo.app.visit.visits.ProofBook;
@@ -153,7 +154,7 @@ class OptInController {
         Setting setting = setting(business.get(), link);
         Optional<EmailAddress> address = asked.address();
         if (address.isEmpty() || automatic.is(request)) {
-            String fault = "This is no e-mail address. Compare it letter by letter.";
+            String fault = Texts.of("place.newsletters.this-is-not-an-e");
             return InvalidForm.of(ask(setting, asked.question(link, fault, false)));
         }
         Optional<ClickId> visit = asked.visit();

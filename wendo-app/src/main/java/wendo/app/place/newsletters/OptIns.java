@@ -15,11 +15,12 @@ import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.Consents;
+import wendo.app.platform.site.Limits;
 
 /** Links that subscribe, and who subscribed by them. */
 @Service
 class OptIns {
-    static final int MAX_PROMISE = 300;
+    static final int MAX_PROMISE = Limits.PROMISE;
 
     private final OptInRepository repository;
     private final SubscriberRepository subscribers;

@@ -4,12 +4,13 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Limits;
 import wendo.core.media.Placeholder;
 
 /** The systems that a business sends its newsletters with; each is told of once. */
 @Service
 class Senders {
-    static final int MAX_NAME = 80;
+    static final int MAX_NAME = Limits.SHORT_NAME;
 
     private final SenderRepository repository;
 

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.outcome.networks.NetworkDirectory;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Tagging;
 
 /**
@@ -20,7 +22,7 @@ import wendo.core.links.Tagging;
  */
 record AdAddress(
         String finalAddress, String page, String suffix, Map<String, String> tags, List<String> filled, String fault) {
-    static final int MAX_FILL = 500;
+    static final int MAX_FILL = Limits.FILL;
 
     static AdAddress of(LinkListed link, Optional<NetworkDirectory.LinkSubId> subId, String typed) {
         int hash = link.taggedAddress().indexOf('#');
@@ -34,8 +36,8 @@ record AdAddress(
             if (line.matches("[A-Za-z][A-Za-z0-9_.-]{0,39}=\\S{1,100}")) {
                 filled.add(line);
             } else if (!line.isEmpty()) {
-                fault = "“%s” is not a name, an equals sign and the ad system's own word, like placement={placement}."
-                        .formatted(line.length() <= 40 ? line : line.substring(0, 40) + "…");
+                fault = Texts.of(
+                        "place.placements.is-not-a-name-an", line.length() <= 40 ? line : line.substring(0, 40) + "…");
             }
         }
         String own = question < 0 ? "" : address.substring(question + 1);

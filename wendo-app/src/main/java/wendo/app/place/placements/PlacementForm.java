@@ -9,6 +9,8 @@ import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.UnitPrice;
 
 /** A placement as typed. */
@@ -22,7 +24,7 @@ record PlacementForm(
         String unitPrice,
         @Size(max = MAX_NOTE) String note) {
     static final int MAX_PLACE = 200;
-    static final int MAX_NOTE = 1000;
+    static final int MAX_NOTE = Limits.NOTE;
     private static final int MAX_YEARS = 10;
     private static final long MAX_COPIES = 100_000_000;
 
@@ -47,12 +49,12 @@ record PlacementForm(
         Optional<LocalDate> first = day("placedOn", placedOn, today, faults);
         Optional<LocalDate> last = endsOn.isBlank() ? first : day("endsOn", endsOn, today, faults);
         if (first.isPresent() && last.isPresent() && last.get().isBefore(first.get())) {
-            faults.put("endsOn", "The last day lies before the first.");
+            faults.put("endsOn", Texts.of("place.placements.the-last-day-is-before"));
         }
         Optional<Long> number = copies(faults);
         Optional<UnitPrice> price = price(business, faults);
         if (price.isPresent() && number.isEmpty() && !faults.containsKey("copies")) {
-            faults.put("copies", "A price for each needs the number of copies or recipients.");
+            faults.put("copies", Texts.of("place.placements.a-price-each-needs-the"));
         }
         return faults.isEmpty()
                 ? new Checked(
@@ -71,7 +73,7 @@ record PlacementForm(
         } catch (DateTimeParseException e) {
             // told below, like a day too far away
         }
-        faults.put(field, "Give a day, like 2026-05-01.");
+        faults.put(field, Texts.of("place.placements.enter-a-day-like-2026"));
         return Optional.empty();
     }
 
@@ -83,7 +85,7 @@ record PlacementForm(
         if (number.matches("\\d{1,9}") && Long.parseLong(number) > 0 && Long.parseLong(number) <= MAX_COPIES) {
             return Optional.of(Long.parseLong(number));
         }
-        faults.put("copies", "Give a whole number of copies or recipients, or leave it empty.");
+        faults.put("copies", Texts.of("place.placements.enter-a-whole-number-of"));
         return Optional.empty();
     }
 

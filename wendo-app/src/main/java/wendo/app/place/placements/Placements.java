@@ -10,6 +10,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.money.spend.Spends;
+import wendo.app.platform.site.Limits;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 import wendo.core.measure.Rate;
@@ -17,7 +18,7 @@ import wendo.core.measure.Rate;
 /** The record of where links were put out. What has a price becomes spend of the link's source. */
 @Service
 class Placements {
-    private static final int MAX_SPEND_NOTE = 200;
+    private static final int MAX_SPEND_NOTE = Limits.SPEND_NOTE;
 
     private final JdbcClient jdbc;
     private final PlacementRepository repository;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Tagging;
 
 /** What is to be seen of a link before it goes out, and what was. */
@@ -37,32 +38,30 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
         boolean isVisited = link.visits() > 0;
         items.add(item(
                 isVisited,
-                "The link answered",
-                isVisited ? visits(link.visits()) : "Open it, as your customers will, on a phone that takes part."));
+                Texts.of("place.proofs.the-link-answered"),
+                isVisited ? visits(link.visits()) : Texts.of("place.proofs.open-it-as-your-customers")));
         items.add(item(
                 isVisited,
-                "It redirected",
+                Texts.of("place.proofs.it-redirected"),
                 link.ledTo().filter(to -> !to.equals(link.destination())).isPresent()
-                        ? "By its rules, its split or its days, to another page than its own."
+                        ? Texts.of("place.proofs.by-its-rules-split-or")
                         : "To " + link.leadsTo()));
         items.add(loaded(link));
         items.add(tags(link));
         items.add(item(
                 !link.landed().isEmpty(),
-                "The site tag answered",
-                link.landed().isEmpty() ? "Pages with your site tag tell this. Without it, this stays open." : ""));
+                Texts.of("place.proofs.the-site-tag-answered"),
+                link.landed().isEmpty() ? Texts.of("place.proofs.pages-with-your-site-tag") : ""));
         items.add(item(
                 !link.outcome().isEmpty(),
-                "A test outcome came back",
-                link.outcome().isEmpty()
-                        ? "Send an enquiry or an order there. It is kept out of all figures."
-                        : link.outcome()));
+                Texts.of("place.proofs.a-test-outcome-came-back"),
+                link.outcome().isEmpty() ? Texts.of("place.proofs.send-an-enquiry-or-an") : link.outcome()));
         if (link.subscribes()) {
             items.add(item(
                     !link.subscribed().isEmpty(),
-                    "A test subscription came",
+                    Texts.of("place.proofs.a-test-subscription-came"),
                     link.subscribed().isEmpty()
-                            ? "Open the address of the try-out there. It subscribes nobody."
+                            ? Texts.of("place.proofs.open-the-test-address-there")
                             : link.subscribed()));
         }
         return new Checklist(link, items);
@@ -73,13 +72,13 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
     }
 
     private static String visits(long visits) {
-        return visits == 1 ? "One visit arrived." : visits + " visits arrived.";
+        return visits == 1 ? Texts.of("place.proofs.one-visit-arrived") : visits + " visits arrived.";
     }
 
     private static Item loaded(ProofQueries.Happened link) {
-        String what = "The destination loaded";
+        String what = Texts.of("place.proofs.the-destination-loaded");
         if (!link.landed().isEmpty()) {
-            return new Item(State.SEEN, what, "In your own browser.");
+            return new Item(State.SEEN, what, Texts.of("place.proofs.in-your-own-browser"));
         }
         if (!link.problem().isEmpty()) {
             return new Item(State.WRONG, what, link.problem());
@@ -88,12 +87,12 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
                 link.status().isPresent(),
                 what,
                 link.status()
-                        .map(code -> "It answered %d when we looked at it.".formatted(code))
-                        .orElse("It is looked at within moments."));
+                        .map(code -> Texts.of("place.proofs.it-answered-when-checked", code))
+                        .orElse(Texts.of("place.proofs.it-is-being-checked")));
     }
 
     private static Item tags(ProofQueries.Happened link) {
-        String what = "The tags arrived";
+        String what = Texts.of("place.proofs.the-tags-arrived");
         if (link.landed().isEmpty()) {
             return new Item(State.WAITING, what, link.tags());
         }
@@ -107,8 +106,8 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
                 : new Item(
                         State.WRONG,
                         what,
-                        "The page loaded without %s. Something between the link and the page drops them."
-                                .formatted(String.join(", ", missing.keySet())));
+                        Texts.of(
+                                "place.proofs.the-page-loaded-without-something", String.join(", ", missing.keySet())));
     }
 
     public boolean isVisited() {

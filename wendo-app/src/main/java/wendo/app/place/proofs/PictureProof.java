@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.site.Picture;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.CodeReading;
 import wendo.core.media.PrintedSize;
 
@@ -39,11 +40,11 @@ class PictureProof {
     @Transactional(readOnly = true)
     Judged judge(byte[] file, LinkListed link) {
         if (file.length == 0 || file.length > MAX_BYTES) {
-            return bad("Choose a picture, JPEG or PNG, of up to 10 MB.");
+            return bad(Texts.of("place.proofs.choose-a-picture-jpeg-or"));
         }
         Optional<BufferedImage> picture = Picture.find(file);
         if (picture.isEmpty()) {
-            return bad("This is no JPEG or PNG picture that can be read.");
+            return bad(Texts.of("place.proofs.this-is-not-a-readable"));
         }
         BufferedImage image = picture.get();
         int[] rgb = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
@@ -63,7 +64,7 @@ class PictureProof {
         String text =
                 reading.text().length() <= 300 ? reading.text() : reading.text().substring(0, 300) + "…";
         boolean isThis = reading.text().strip().replaceAll("/+$", "").equalsIgnoreCase(link.url());
-        lines.add(new Line(isThis, isThis ? "It reads %s: this link.".formatted(text) : other(text)));
+        lines.add(new Line(isThis, isThis ? Texts.of("place.proofs.it-reads-this-link", text) : other(text)));
         lines.add(new Line(
                 reading.hasEnoughPixels(),
                 String.format(
@@ -88,7 +89,7 @@ class PictureProof {
         return links.findPasted(text)
                 .flatMap(links::find)
                 .filter(found -> text.strip().equalsIgnoreCase(found.url()))
-                .map(found -> "It reads %s: another link of yours, %s.".formatted(text, found.name()))
-                .orElse("It reads %s: no link of yours.".formatted(text));
+                .map(found -> Texts.of("place.proofs.it-reads-another-link-of", text, found.name()))
+                .orElse(Texts.of("place.proofs.it-reads-not-a-link", text));
     }
 }

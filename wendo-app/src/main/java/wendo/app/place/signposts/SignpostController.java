@@ -31,6 +31,7 @@ import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.campaigns.CampaignListed;
@@ -173,15 +174,15 @@ class SignpostController {
         Map<String, String> faults = new HashMap<>();
         String title = typed.text("entryTitle");
         if (title.isEmpty() || title.length() > Signposts.MAX_TITLE) {
-            faults.put("entryTitle", "A title has 1 to %d characters.".formatted(Signposts.MAX_TITLE));
+            faults.put("entryTitle", Texts.of("place.signposts.a-title-has-1-to", Signposts.MAX_TITLE));
         }
         Optional<Instant> first = moment("first", typed, business, faults);
         Optional<Instant> last = moment("last", typed, business, faults);
         if (first.isPresent() && last.isPresent() && !first.get().isBefore(last.get())) {
-            faults.put("last", "It ends before it begins.");
+            faults.put("last", Texts.of("place.signposts.it-ends-before-it-begins"));
         }
         if (signpost.entries() >= Signposts.MAX_ENTRIES) {
-            faults.put("entryTitle", "A signpost has room for %d entries.".formatted(Signposts.MAX_ENTRIES));
+            faults.put("entryTitle", Texts.of("place.signposts.a-signpost-has-room-for", Signposts.MAX_ENTRIES));
         }
         if (faults.isEmpty()) {
             try {
@@ -208,7 +209,7 @@ class SignpostController {
                     : Optional.of(
                             LocalDateTime.parse(text).atZone(business.zone()).toInstant());
         } catch (DateTimeParseException e) {
-            faults.put(field, "Give a day and a time.");
+            faults.put(field, Texts.of("place.signposts.enter-a-day-and-a"));
             return Optional.empty();
         }
     }

@@ -16,12 +16,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
 
 /** The signposts of the current business, and their entries in order. */
 @Service
 class Signposts {
-    static final int MAX_TITLE = 120;
-    static final int MAX_TEXT = 600;
+    static final int MAX_TITLE = Limits.TITLE;
+    static final int MAX_TEXT = Limits.TEXT;
     static final int MAX_ENTRIES = 30;
 
     private static final String SIGNPOSTS = """

@@ -3,12 +3,13 @@ package wendo.app.platform.accounts;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** What a key for programs may do. */
 public enum KeyScope {
-    ALL("everything"),
-    REPORT("report outcomes, and nothing else"),
-    READ("read, and change nothing");
+    ALL("platform.accounts.key-scope.everything"),
+    REPORT("platform.accounts.key-scope.report-outcomes-only"),
+    READ("platform.accounts.key-scope.read-only");
 
     private final String words;
 
@@ -25,6 +26,6 @@ public enum KeyScope {
     }
 
     public String words() {
-        return words;
+        return Texts.of(words);
     }
 }

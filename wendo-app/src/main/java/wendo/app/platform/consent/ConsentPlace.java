@@ -1,14 +1,15 @@
 package wendo.app.platform.consent;
 
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 
 /** Where words of consent stand. */
 public enum ConsentPlace {
-    FORM("entry form"),
-    OPT_IN("newsletter link"),
-    LIST("uploaded list"),
+    FORM("platform.consent.consent-place.entry-form"),
+    OPT_IN("platform.consent.consent-place.newsletter-link"),
+    LIST("platform.consent.consent-place.uploaded-list"),
     /** By phone, at the counter or by letter; who was told stands as the page. */
-    TOLD("told");
+    TOLD("platform.consent.consent-place.told");
 
     private final String label;
 
@@ -25,6 +26,6 @@ public enum ConsentPlace {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 }

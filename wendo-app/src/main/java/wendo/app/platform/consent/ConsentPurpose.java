@@ -3,12 +3,13 @@ package wendo.app.platform.consent;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** What a person may be written to, or shown something, for. Answering an enquiry needs no consent of its own. */
 public enum ConsentPurpose {
-    EMAIL_NEWS("E-mail news"),
-    TEXT_NEWS("Text news"),
-    ADVERTISING("Advertising audiences");
+    EMAIL_NEWS("platform.consent.consent-purpose.e-mail-news"),
+    TEXT_NEWS("platform.consent.consent-purpose.text-news"),
+    ADVERTISING("platform.consent.consent-purpose.advertising-audiences");
 
     private final String label;
 
@@ -25,12 +26,13 @@ public enum ConsentPurpose {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 
     /** In the middle of a sentence. */
     public String inWords() {
-        return label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
+        String words = label();
+        return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
     }
 
     /** Whether an e-mail address can carry it; a phone number carries what is not sent by e-mail. */

@@ -10,6 +10,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 
 /**
@@ -22,7 +24,7 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
     public static final String FIELD = "consent-";
 
     public static final String WORDS = "consentWords";
-    private static final int MAX_WORDS = 600;
+    private static final int MAX_WORDS = Limits.CONSENT_WORDS;
 
     public ToldConsent {
         purposes = Set.copyOf(purposes);
@@ -45,7 +47,7 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
         List<String> known =
                 contacts.stream().filter(contact -> !contact.isBlank()).toList();
         if (!purposes.isEmpty() && words.isEmpty()) {
-            faults.put(WORDS, "Write down what you asked them, in your own words.");
+            faults.put(WORDS, Texts.of("platform.consent.write-what-you-asked-them"));
         }
         InvalidForm.tooLong(faults, WORDS, words, MAX_WORDS);
         for (ConsentPurpose purpose : purposes) {
@@ -53,10 +55,10 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
                 faults.putIfAbsent(
                         WORDS,
                         purpose == ConsentPurpose.TEXT_NEWS
-                                ? "Text news needs a phone number."
+                                ? Texts.of("platform.consent.text-news-needs-a-phone")
                                 : purpose == ConsentPurpose.EMAIL_NEWS
-                                        ? "E-mail news needs an e-mail address."
-                                        : "An e-mail address or a phone number is needed.");
+                                        ? Texts.of("platform.consent.e-mail-news-needs-an")
+                                        : Texts.of("platform.consent.an-e-mail-address-or"));
             }
         }
     }

@@ -1,12 +1,13 @@
 package wendo.app.platform.consent;
 
 import java.util.Locale;
+import wendo.app.platform.site.Texts;
 
 /** How consent was withdrawn. */
 public enum Withdrawal {
-    STOP_PAGE("on the stop page"),
-    REPLY("by a reply"),
-    OFFICE("by the office");
+    STOP_PAGE("platform.consent.withdrawal.on-the-stop-page"),
+    REPLY("platform.consent.withdrawal.by-a-reply"),
+    OFFICE("platform.consent.withdrawal.by-the-office");
 
     private final String words;
 
@@ -23,6 +24,6 @@ public enum Withdrawal {
     }
 
     public String words() {
-        return words;
+        return Texts.of(words);
     }
 }

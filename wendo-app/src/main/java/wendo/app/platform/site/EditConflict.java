@@ -54,13 +54,13 @@ public final class EditConflict {
 
     private static String mark(String theirs) {
         if (theirs.isEmpty()) {
-            return "Somebody else has emptied this meanwhile.";
+            return Texts.of("platform.site.somebody-else-emptied-this-meanwhile");
         }
         if (UNREADABLE.matcher(theirs).matches()) {
-            return "Somebody else has changed this meanwhile.";
+            return Texts.of("platform.site.somebody-else-changed-this-meanwhile");
         }
         String shown = theirs.length() <= MOST_SHOWN ? theirs : theirs.substring(0, MOST_SHOWN) + "…";
-        return "Somebody else has changed this to \"%s\" meanwhile.".formatted(shown);
+        return Texts.of("platform.site.somebody-else-changed-this-to", shown);
     }
 
     private static Map<String, String> fields(Record form) {

@@ -5,8 +5,21 @@ import org.springframework.stereotype.Component;
 /** How many characters a page's field takes. */
 @Component("room")
 public class FieldRoom {
+    /** The same for a text whose limit has a name, one of {@link Limits}. */
+    public int of(String limit) {
+        try {
+            return withRoom(Limits.class.getField(limit).getInt(null));
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalArgumentException("There is no limit called " + limit, e);
+        }
+    }
+
     /** A fifth more than may be kept: who pastes too much is told so, and nothing is cut off behind their back. */
     public int of(Record form, String field) {
-        return FormRules.most(form.getClass(), field) * 6 / 5;
+        return withRoom(FormRules.most(form.getClass(), field));
+    }
+
+    private static int withRoom(int limit) {
+        return limit * 6 / 5;
     }
 }

@@ -24,6 +24,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return count(number) + " " + noun(number, one, many);
     }
 
+    /** The same with the noun of a text that has a form for each plural, like {@code count.visits}. */
+    public String counted(long number, String text) {
+        return Texts.of(text, number, count(number));
+    }
+
     /** The noun that goes with a number that stands apart from it. */
     public String noun(long number, String one, String many) {
         return number == 1 ? one : many;
@@ -57,6 +62,14 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());
         int decimals = amount.abs().compareTo(BigDecimal.valueOf(100)) < 0 ? currency.getDecimalPlaces() : 0;
         return format(amount.setScale(decimals, RoundingMode.HALF_UP), decimals);
+    }
+
+    /** A round amount on a line: pennies only where there are any. */
+    public String moneyRound(double minor) {
+        BigDecimal amount = BigDecimal.valueOf(minor)
+                .movePointLeft(currency.getDecimalPlaces())
+                .stripTrailingZeros();
+        return format(amount, amount.scale() <= 0 ? 0 : currency.getDecimalPlaces());
     }
 
     private String format(BigDecimal amount, int decimals) {

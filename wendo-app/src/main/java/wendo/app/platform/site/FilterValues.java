@@ -10,7 +10,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 
 /** Filters of lists as they stand in an address. What makes no sense holds back nothing. */
 public final class FilterValues {
-    private static final int MAX_TEXT = 2000;
+    private static final int MAX_TEXT = Limits.SEARCH;
 
     private FilterValues() {}
 

@@ -22,6 +22,6 @@ public final class InvalidForm {
     }
 
     static String tooLong(int length, int most) {
-        return "It may have %d characters; this has %d.".formatted(most, length);
+        return Texts.of("platform.site.it-may-have-characters-this", most, length);
     }
 }

@@ -59,15 +59,15 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
             LocalDate first = LocalDate.parse(from);
             LocalDate last = LocalDate.parse(to);
             if (last.isBefore(first)) {
-                return season(today, Optional.of("The last day lies before the first; showing the season instead."));
+                return season(today, Optional.of(Texts.of("platform.site.the-last-day-is-before")));
             }
             if (first.isBefore(today.minusYears(MAX_YEARS)) || last.isAfter(today.plusYears(1))) {
-                return season(today, Optional.of("That period lies too far away; showing the season instead."));
+                return season(today, Optional.of(Texts.of("platform.site.that-period-is-too-far")));
             }
             return new PeriodChoice(
                     Period.ofDays(first, last), today, "", "from=" + first + "&to=" + last, Optional.empty());
         } catch (DateTimeException e) {
-            return season(today, Optional.of("Two days are needed, like 2026-05-01; showing the season instead."));
+            return season(today, Optional.of(Texts.of("platform.site.two-days-are-needed-like")));
         }
     }
 
@@ -77,7 +77,7 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
             case "28d" -> preset(key, today.minusDays(27), today);
             case "quarter" -> preset(key, today.with(IsoFields.DAY_OF_QUARTER, 1), today);
             case "season" -> season(today, Optional.empty());
-            default -> season(today, Optional.of("There is no such period; showing the season instead."));
+            default -> season(today, Optional.of(Texts.of("platform.site.there-is-no-such-period")));
         };
     }
 

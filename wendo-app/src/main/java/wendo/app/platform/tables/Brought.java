@@ -3,6 +3,7 @@ package wendo.app.platform.tables;
 import java.io.IOException;
 import java.util.Optional;
 import org.springframework.web.multipart.MultipartFile;
+import wendo.app.platform.site.Texts;
 
 /**
  * A table as somebody brought it: a file, or what they pasted.
@@ -22,7 +23,10 @@ public record Brought(String name, String written, Table table) {
         if (pasted.isBlank()) {
             throw new TableRefused("Choose a file, or paste a table.");
         }
-        return new Brought("Pasted table", "pasted text", TableReader.readText(pasted));
+        return new Brought(
+                Texts.of("platform.tables.pasted-table"),
+                Texts.of("platform.tables.pasted-text"),
+                TableReader.readText(pasted));
     }
 
     /** Without the folders that some browsers put before it. */

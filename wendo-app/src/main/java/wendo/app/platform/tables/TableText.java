@@ -6,6 +6,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 
 /** Finds out how a text file is written. */
 final class TableText {
@@ -73,7 +74,7 @@ final class TableText {
             case '|' -> "bars";
             default -> "commas";
         };
-        return "written in %s with %s between the cells".formatted(encoding, separator);
+        return Texts.of("platform.tables.written-in-with-between-the", encoding, separator);
     }
 
     private static boolean startsWith(byte[] file, int... start) {

@@ -1,5 +1,5 @@
 /** Tables that people bring and take along: CSV, XLSX and what was pasted. */
-@ApplicationModule(allowedDependencies = {})
+@ApplicationModule(allowedDependencies = {"platform.site"})
 @NullMarked
 package wendo.app.platform.tables;
 

@@ -24,6 +24,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** The list of campaigns, and one campaign. */
@@ -54,7 +55,7 @@ class CampaignController {
         CampaignForm.Judged judged = form.check(business);
         Map<String, String> faults = new HashMap<>(judged.faults());
         if (faults.isEmpty() && UniqueKey.refuses(() -> campaigns.add(judged.checked()))) {
-            faults.put("name", "There is a campaign of this name already.");
+            faults.put("name", Texts.of("prepare.campaigns.there-is-a-campaign-with"));
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/setup/campaigns")

@@ -8,6 +8,8 @@ import java.util.Optional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 
 /** What is said of a campaign, as typed. */
 record CampaignForm(
@@ -16,7 +18,7 @@ record CampaignForm(
         String lastDay,
         String budget,
         @Size(max = MAX_NOTE) String note) {
-    static final int MAX_NOTE = 1000;
+    static final int MAX_NOTE = Limits.NOTE;
 
     CampaignForm {
         name = typed(name);
@@ -62,9 +64,11 @@ record CampaignForm(
         Optional<LocalDate> first = day("firstDay", firstDay, faults);
         Optional<LocalDate> last = day("lastDay", lastDay, faults);
         if (first.isPresent() != last.isPresent() && faults.isEmpty()) {
-            faults.put(first.isPresent() ? "lastDay" : "firstDay", "Give both days, or neither.");
+            faults.put(
+                    first.isPresent() ? "lastDay" : "firstDay",
+                    Texts.of("prepare.campaigns.enter-both-days-or-neither"));
         } else if (first.isPresent() && last.orElseThrow().isBefore(first.get())) {
-            faults.put("lastDay", "The last day lies before the first.");
+            faults.put("lastDay", Texts.of("prepare.campaigns.the-last-day-is-before"));
         }
         return new Judged(new Checked(name, first, last, budget(business, faults), note), faults);
     }
@@ -89,7 +93,7 @@ record CampaignForm(
         try {
             return Optional.of(LocalDate.parse(text));
         } catch (DateTimeParseException e) {
-            faults.put(field, "Choose a day.");
+            faults.put(field, Texts.of("prepare.campaigns.choose-a-day"));
             return Optional.empty();
         }
     }

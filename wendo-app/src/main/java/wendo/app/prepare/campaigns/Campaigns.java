@@ -10,14 +10,16 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.RibbonLayer;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Tag;
 import wendo.core.measure.Period;
 
 /** The campaigns of the current business, newest first. */
 @Service
 public class Campaigns implements RibbonLayer {
-    static final int MAX_NAME = 120;
+    static final int MAX_NAME = Limits.NAME;
 
     private final CampaignRepository repository;
     private final EntityManager entities;
@@ -42,11 +44,13 @@ public class Campaigns implements RibbonLayer {
     /** Why this cannot be the name of a campaign, if it cannot. */
     public static Optional<String> refusal(String name) {
         if (!Tag.isPossible(name)) {
-            return Optional.of("Choose a campaign or name a new one: it is what these links have in common.");
+            return Optional.of(Texts.of("prepare.campaigns.choose-a-campaign-or-type"));
         }
         return name.strip().length() > MAX_NAME
-                ? Optional.of("A name may have %d characters; this one has %d."
-                        .formatted(MAX_NAME, name.strip().length()))
+                ? Optional.of(Texts.of(
+                        "prepare.campaigns.a-name-may-have-characters",
+                        MAX_NAME,
+                        name.strip().length()))
                 : Optional.empty();
     }
 

@@ -27,6 +27,8 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.AddressRefused;
@@ -37,7 +39,7 @@ import wendo.core.links.WebAddress;
 @Controller
 @RequestMapping("/setup/destinations")
 class DestinationController {
-    private static final int MAX_REASON = 300;
+    private static final int MAX_REASON = Limits.REASON;
 
     private final Destinations destinations;
     private final DestinationQueries queries;
@@ -128,9 +130,7 @@ class DestinationController {
             WebAddress page = Destinations.check(address, business, Set.of());
             if (faults.isEmpty()
                     && UniqueKey.refuses(() -> destinations.move(id, page, person.name(), reason.strip()))) {
-                faults.put(
-                        "address",
-                        "Another destination has this address. Lead its links there one by one, or in bulk.");
+                faults.put("address", Texts.of("prepare.destinations.another-destination-has-this-address"));
             }
             looks.look(page, business);
         } catch (AddressRefused e) {

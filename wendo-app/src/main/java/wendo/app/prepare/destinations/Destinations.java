@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.HostName;
 import wendo.core.links.Tagging;
@@ -23,8 +24,8 @@ public class Destinations {
     /** Pages on the link hosts themselves that are no links. */
     public static final String SIGNPOSTS = "/t/signposts/";
 
-    static final int MAX_NAME = 120;
-    static final int MAX_NOTE = 1000;
+    static final int MAX_NAME = Limits.NAME;
+    static final int MAX_NOTE = Limits.NOTE;
 
     private final DestinationRepository repository;
     private final EntityManager entities;

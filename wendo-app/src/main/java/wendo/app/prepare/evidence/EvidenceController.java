@@ -14,6 +14,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -66,15 +67,13 @@ class EvidenceController {
                 .findFirst();
         Map<String, String> faults = new LinkedHashMap<>();
         if (key.isEmpty() || text.length() > SourceClues.MAX_SHOWN) {
-            faults.put(
-                    "text",
-                    "Type it with letters or digits: a code has 40 at most, an answer 200. A website is a host like tides.example.");
+            faults.put("text", Texts.of("prepare.evidence.use-letters-or-digits-a"));
         }
         if (of.isEmpty()) {
-            faults.put("source", "Choose the source it stands for.");
+            faults.put("source", Texts.of("prepare.evidence.choose-its-source"));
         } else if (key.isPresent()) {
             clues.taken(what.orElseThrow(), key.get(), of.get().id())
-                    .ifPresent(name -> faults.put("text", "It stands for %s already.".formatted(name)));
+                    .ifPresent(name -> faults.put("text", Texts.of("prepare.evidence.it-stands-for-already", name)));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(list(typed, faults));

@@ -10,12 +10,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Limits;
 import wendo.core.links.Channel;
 
 /** Which source a code or an answer stands for. */
 @Service
 class SourceClues {
-    static final int MAX_SHOWN = 200;
+    static final int MAX_SHOWN = Limits.ANSWER;
 
     private final JdbcClient jdbc;
     private final SourceClueRepository repository;

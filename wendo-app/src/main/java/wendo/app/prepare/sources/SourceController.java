@@ -27,6 +27,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.credit.LookbackWindows;
@@ -37,7 +39,7 @@ import wendo.core.links.Channel;
 @Controller
 @RequestMapping("/setup/sources")
 class SourceController {
-    private static final int MAX_REASON = 300;
+    private static final int MAX_REASON = Limits.REASON;
 
     private final Sources sources;
     private final SourceQueries queries;
@@ -99,8 +101,9 @@ class SourceController {
         if (known.isPresent()) {
             faults = Map.of(
                     "name",
-                    "That is \"%s\", which is there already."
-                            .formatted(known.get().name()));
+                    Texts.of(
+                            "prepare.sources.that-is-which-is-there",
+                            known.get().name()));
         }
         if (!faults.isEmpty()) {
             return InvalidForm.of(list(form, faults, typed(windows.current()), person));
@@ -131,9 +134,7 @@ class SourceController {
         } catch (IllegalArgumentException e) {
             return InvalidForm.of(list(
                     SourceForm.empty(),
-                    Map.of(
-                            "windows",
-                            "A window is a whole number of days, 1 to %d.".formatted(LookbackWindows.MAX_DAYS)),
+                    Map.of("windows", Texts.of("prepare.sources.a-window-is-a-whole", LookbackWindows.MAX_DAYS)),
                     kept,
                     person));
         }
@@ -186,8 +187,8 @@ class SourceController {
                 .findFirst();
         if (kept.isEmpty() || reason.length() > MAX_REASON) {
             String fault = kept.isEmpty()
-                    ? "Choose the source that this one really is."
-                    : "A reason may have %d characters; this one has %d.".formatted(MAX_REASON, reason.length());
+                    ? Texts.of("prepare.sources.choose-the-source-to-merge")
+                    : Texts.of("prepare.sources.a-reason-may-have-characters", MAX_REASON, reason.length());
             return InvalidForm.of(page(id, sources.form(id).orElseThrow(), Map.of("into", fault), person))
                     .addObject("reason", reason);
         }
@@ -200,7 +201,7 @@ class SourceController {
             return InvalidForm.of(page(
                     id,
                     sources.form(id).orElseThrow(),
-                    Map.of("into", "One of the two was merged a moment ago. Look again."),
+                    Map.of("into", Texts.of("prepare.sources.one-of-the-two-was")),
                     person));
         }
         return new ModelAndView("redirect:/setup/sources/" + kept.get().id());

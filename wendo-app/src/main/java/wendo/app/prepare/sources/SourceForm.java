@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.FormRules;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.links.Tag;
 
@@ -19,8 +21,8 @@ record SourceForm(
         @Size(max = MAX_CONTACT) String contact,
         @Size(max = MAX_NOTE) String note) {
     static final int MAX_MEDIUM = 100;
-    static final int MAX_CONTACT = 200;
-    static final int MAX_NOTE = 1000;
+    static final int MAX_CONTACT = Limits.CONTACT;
+    static final int MAX_NOTE = Limits.NOTE;
 
     SourceForm {
         name = typed(name);
@@ -46,13 +48,13 @@ record SourceForm(
         Map<String, String> faults = FormRules.faults(this);
         Sources.refusal(name).ifPresent(fault -> faults.put("name", fault));
         if (Channel.find(channel).isEmpty()) {
-            faults.put("channel", "Choose what kind of source it is.");
+            faults.put("channel", Texts.of("prepare.sources.choose-a-channel"));
         }
         if (!medium.isEmpty() && !Tag.isPossible(medium)) {
-            faults.put("medium", "A medium needs a letter or a digit.");
+            faults.put("medium", Texts.of("prepare.sources.a-medium-needs-a-letter"));
         }
         if (!owner.isEmpty() && ownerOf(colleagues).isEmpty()) {
-            faults.put("owner", "Choose somebody who works here.");
+            faults.put("owner", Texts.of("prepare.sources.choose-somebody-who-works-here"));
         }
         return faults;
     }

@@ -12,13 +12,15 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.links.Tag;
 
 /** The sources of the current business. Two spellings of one name are one source: its tag decides. */
 @Service
 public class Sources {
-    static final int MAX_NAME = 120;
+    static final int MAX_NAME = Limits.NAME;
 
     private final SourceRepository repository;
     private final EntityManager entities;
@@ -82,11 +84,13 @@ public class Sources {
     /** Why this cannot be the name of a new source, if it cannot. */
     public static Optional<String> refusal(String name) {
         if (!Tag.isPossible(name)) {
-            return Optional.of("Name the new source, with a letter or a digit in it.");
+            return Optional.of(Texts.of("prepare.sources.name-the-new-source-with"));
         }
         return name.strip().length() > MAX_NAME
-                ? Optional.of("A name may have %d characters; this one has %d."
-                        .formatted(MAX_NAME, name.strip().length()))
+                ? Optional.of(Texts.of(
+                        "prepare.sources.a-name-may-have-characters",
+                        MAX_NAME,
+                        name.strip().length()))
                 : Optional.empty();
     }
 

@@ -15,6 +15,7 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
@@ -72,12 +73,11 @@ class ArrivalController {
                 .filter(one -> one.key().equals(channel))
                 .findFirst();
         if (chosen.isEmpty() || !Tag.isPossible(tag) || !Tag.of(tag).value().equals(tag)) {
-            notes.addFlashAttribute("said", "Choose a channel for the tag.");
+            notes.addFlashAttribute("said", Texts.of("visit.arrivals.choose-a-channel-for-the"));
             return "redirect:/links/none";
         }
         SourceListed source = tags.adopt(tag, chosen.get());
-        notes.addFlashAttribute(
-                "said", "%s is a source now. Arrivals with its tag belong to it.".formatted(source.name()));
+        notes.addFlashAttribute("said", Texts.of("visit.arrivals.is-a-source-now-arrivals", source.name()));
         return "redirect:/links/none";
     }
 }

@@ -23,16 +23,18 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.visits.OutgoingPattern;
 
 /** What the links that lead away are worth, page by page; and the patterns they are counted by. */
 @Controller
 class OutboundController {
-    private static final int MAX_NAME = 80;
+    private static final int MAX_NAME = Limits.SHORT_NAME;
 
     private final OutboundPatterns patterns;
     private final OutboundQueries queries;
@@ -127,7 +129,7 @@ class OutboundController {
             faults.put("pattern", patternFault());
         }
         if (typed.name().isEmpty() || typed.name().length() > MAX_NAME) {
-            faults.put("name", "Name what these links lead to, in 1 to %d characters.".formatted(MAX_NAME));
+            faults.put("name", Texts.of("visit.outbound.name-what-these-links-lead", MAX_NAME));
         }
         OptionalLong set;
         try {
@@ -141,7 +143,7 @@ class OutboundController {
         }
         if (faults.isEmpty()
                 && UniqueKey.refuses(() -> patterns.add(typed.name(), found.orElseThrow(), set, person.name()))) {
-            faults.put("pattern", "This pattern is there already.");
+            faults.put("pattern", Texts.of("visit.outbound.this-pattern-is-there-already"));
         }
         return faults.isEmpty() ? new ModelAndView("redirect:/setup/outgoing") : InvalidForm.of(list(typed, faults));
     }
@@ -154,7 +156,6 @@ class OutboundController {
     }
 
     private static String patternFault() {
-        return "Type a host, perhaps with a path, like booking.example/tasters; * stands for any text. It has %d characters at most."
-                .formatted(OutgoingPattern.MAX_LENGTH);
+        return Texts.of("visit.outbound.enter-a-host-perhaps-with", OutgoingPattern.MAX_LENGTH);
     }
 }

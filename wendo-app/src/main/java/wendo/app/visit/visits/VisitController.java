@@ -21,6 +21,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.VisitKeeping;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
@@ -76,7 +77,7 @@ class VisitController {
         int wanted = months.matches("\\d{1,2}") ? Integer.parseInt(months) : 0;
         if (wanted < VisitKeeping.MIN_MONTHS || wanted > VisitKeeping.MAX_MONTHS) {
             String fault =
-                    "A whole number of months, %d to %d.".formatted(VisitKeeping.MIN_MONTHS, VisitKeeping.MAX_MONTHS);
+                    Texts.of("visit.visits.a-whole-number-of-months", VisitKeeping.MIN_MONTHS, VisitKeeping.MAX_MONTHS);
             return InvalidForm.of(show(typed.firstValues(), Map.of("months", fault), person));
         }
         VisitKeeping keeping = new VisitKeeping(typed.is("cookie", "true"), wanted);

@@ -98,11 +98,11 @@ class CrossCheckPagesTest extends WendoTest {
         String page = text(person.get(address(made)).body());
         assertThat(page)
                 .contains(
-                        "The campsite’s own list counts 6 visits, we count 4",
+                        "The campsite’s own list says 6 visits, Wendo counted 4",
                         "50.0% more than ours, beyond the tolerance of 15%.",
-                        "we leave them out; they may count them +1",
-                        "which we count once +1",
-                        "In all 4 6 +2",
+                        "Wendo leaves them out; they may count them +1",
+                        "Wendo counts them once +1",
+                        "Total 4 6 +2",
                         "Together these explain any count from 4 to 6. Theirs lies within.");
         assertThat(page).as("no site tag has seen any page").doesNotContain("Lost before");
     }
@@ -113,11 +113,11 @@ class CrossCheckPagesTest extends WendoTest {
         String address = address(bring(person, "booking", "%s, 4".formatted(today)));
         assertThat(text(person.get(address).body()))
                 .contains(
-                        "counts 4 bookings, we count 2",
-                        "bookings that we can join to nothing; some may be theirs +1",
+                        "says 4 bookings, Wendo counted 2",
+                        "bookings without a source here; some may be theirs +1",
                         "Together these explain any count from 2 to 3. 1 of theirs remain unexplained");
         assertThat(text(person.get("/today").body()))
-                .contains("The campsite’s own list counts 4 bookings for Campsite, we count 2", "the tolerance of 15%");
+                .contains("Campsite: The campsite’s own list says 4 bookings, Wendo counted 2", "the tolerance of 15%");
         person.form(address, address, "pasted", "%s, 2".formatted(today));
         assertThat(text(person.get(address).body())).contains("the same as ours, within the tolerance of 15%.");
         assertThat(person.get("/today").body()).doesNotContain("The campsite’s own list");
@@ -137,7 +137,7 @@ class CrossCheckPagesTest extends WendoTest {
         assertThat(empty.body())
                 .contains(
                         "Choose the source",
-                        "Say who counted",
+                        "Enter who counted",
                         "A time zone is written like",
                         "A whole number, 1 to 100.");
     }
@@ -176,6 +176,6 @@ class CrossCheckPagesTest extends WendoTest {
         assertThat(TheirCounts.read("nothing here", Optional.empty(), Locale.UK)
                         .faults()
                         .get(0))
-                .contains("a column of days");
+                .contains("A column of days");
     }
 }

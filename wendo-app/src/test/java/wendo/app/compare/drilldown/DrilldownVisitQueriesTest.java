@@ -160,7 +160,7 @@ class DrilldownVisitQueriesTest extends WendoTest {
     void what_is_kept_as_sums_only_is_said_not_to_be_listed() {
         Http person = http().signIn(tenant.email());
         person.form("/setup/visits", "/setup/visits/sums");
-        await("the sums are made", () -> person.get("/setup/visits").body().contains("Last made anew"));
+        await("the sums are made", () -> person.get("/setup/visits").body().contains("Last recalculated"));
         in(
                 tenant,
                 () -> jdbc.sql("delete from visit where arrived_at < ?")
@@ -171,7 +171,7 @@ class DrilldownVisitQueriesTest extends WendoTest {
         long all = count(tenant, "select sum(visits) from visit_sum where kind = 'person'");
         String period = "?from=%s&to=%s".formatted(first, last);
         assertThat(person.get("/compare/behind/visits" + period).body())
-                .contains("The %d visits behind".formatted(all), "%d of %d are listed.".formatted(kept, all));
+                .contains("The %d visits behind".formatted(all), "%d of %d listed.".formatted(kept, all));
         long people = count(tenant, "select count(distinct (visitor, source_id)) from visit where kind = 'person'");
         assertThat(person.get("/compare/behind/people" + period).body()).contains("%d of ".formatted(people));
     }

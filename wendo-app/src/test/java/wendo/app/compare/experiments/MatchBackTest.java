@@ -13,7 +13,7 @@ class MatchBackTest extends WendoTest {
         Tenant tenant = tenant("Godwit Gear");
         http().issue(tenant.apiKey(), "https://godwit.example/", "Spring", "Text to students");
         Http person = http().signIn(tenant.email());
-        assertThat(person.get("/compare/lists").body()).contains("A list of recipients stands here once");
+        assertThat(person.get("/compare/lists").body()).contains("A recipient list appears here once");
         String page = "/links/"
                 + in(
                         tenant,
@@ -98,9 +98,9 @@ class MatchBackTest extends WendoTest {
                         "It may have brought nothing beyond what would have come anyway (95 %: ",
                         "40.0% (24.6% to 57.7%)",
                         "10.0% (1.8% to 40.4%)",
-                        "Match-back: 12 bookings of people on the list, by whatever they came; 12 of them credited to its source.");
+                        "Match-back: 12 bookings of people on the list, whatever brought them; 12 of these credited to its source.");
         assertThat(person.get("/compare/lists?kind=lead&days=x").body())
-                .contains("A whole number, 1 to 365; 30 is shown.");
+                .contains("A whole number, 1 to 365. Shown for 30.");
         assertThat(http().signIn(tenant("Somebody Else").email())
                         .get("/compare/lists")
                         .body())

@@ -25,7 +25,7 @@ class SplitTest extends WendoTest {
     void looking_early_decides_nothing_however_large_the_difference() {
         Split early = split(way("a", 1000, 20), way("b", 1000, 90));
         assertThat(early.needed()).hasValue(3826);
-        assertThat(early.said()).startsWith("It goes on: 1,000 of 3,826 people");
+        assertThat(early.said()).startsWith("Still running: 1,000 of 3,826 people");
         assertThat(early.lines().get(1).difference()).startsWith("+").endsWith("points");
         assertThat(early.lines().get(0).difference()).isEqualTo("the link’s own");
     }
@@ -33,15 +33,14 @@ class SplitTest extends WendoTest {
     @Test
     void with_people_enough_it_is_decided_either_way() {
         assertThat(split(way("a", 4000, 80), way("b", 4000, 130)).said())
-                .isEqualTo("It is decided: b does clearly better than the link’s own page.");
+                .isEqualTo("Decided: b does clearly better than the link’s own page.");
         assertThat(split(way("a", 4000, 80), way("b", 4000, 85)).said())
-                .isEqualTo(
-                        "It is decided: no other page does clearly better, by the difference that was worth finding.");
+                .isEqualTo("Decided: no other page does clearly better by the difference that matters.");
         assertThat(split(way("a", 4000, 80), way("b", 4000, 130), way("c", 4000, 150))
                         .said())
-                .isEqualTo("It is decided: c does clearly better than the link’s own page.");
+                .isEqualTo("Decided: c does clearly better than the link’s own page.");
         assertThat(split(way("a", 4000, 0), way("b", 4000, 130)).said())
-                .startsWith("It goes on: nothing came of the link’s own page yet");
+                .startsWith("Still running: nothing came of the link’s own page yet");
         assertThat(split(way("a", 0, 0), way("b", 0, 0)).needed()).isEmpty();
     }
 
@@ -51,7 +50,7 @@ class SplitTest extends WendoTest {
         String slug = http().issue(tenant.apiKey(), "https://godwit.example/", "Spring", "Postcards")
                 .get(0);
         Http person = http().signIn(tenant.email());
-        assertThat(person.get("/compare/splits").body()).contains("A link that leads a part of its people");
+        assertThat(person.get("/compare/splits").body()).contains("A link that sends part of its people");
         String page = "/links/"
                 + in(
                         tenant,
@@ -91,7 +90,7 @@ class SplitTest extends WendoTest {
         assertThat(ways.stream().mapToLong(SplitQueries.Way::acted).sum()).isEqualTo(3);
         assertThat(person.get("/compare/splits?kind=booking&least=40").body())
                 .contains("Postcards · Spring", "https://godwit.example/b", "value=\"40\"");
-        assertThat(person.get("/compare/splits?least=lots").body()).contains("A whole number, 1 to 500; 25 is shown.");
+        assertThat(person.get("/compare/splits?least=lots").body()).contains("A whole number, 1 to 500. Shown for 25.");
     }
 
     @org.springframework.beans.factory.annotation.Autowired

@@ -60,7 +60,7 @@ class ReturnsTest extends SmallSeason {
                 .contains(
                         "Payback: after 3 days, by ", "the first day of its spend in this period, at a margin of 60%.");
         margin(50);
-        assertThat(page("postcards")).contains("Payback: its margin has not covered its spend of £50.01 yet.");
+        assertThat(page("postcards")).contains("Payback: the margin has not covered the spend of £50.01 yet.");
     }
 
     @Test

@@ -110,14 +110,14 @@ class CompareTest extends SmallSeason {
         String address = "/compare/one?key=" + source("postcards");
         assertThat(person.get(address + "&period=7d&kind=booking").body())
                 .contains(
-                        "The decision does not depend on the model: under every one it is about average.",
-                        "What became of its people",
+                        "The decision does not depend on the model: it is about average under every one.",
+                        "Outcomes of its people",
                         "could be the same: ",
                         "£50.01",
                         "Shapley");
         assertThat(person.get("/compare/one?key=" + source("campsite") + "&period=7d")
                         .body())
-                .contains("Without spend nothing is judged.");
+                .contains("Nothing is judged without spend.");
         assertThat(person.get("/compare/one?key=" + tenant.id().value()).statusCode())
                 .isEqualTo(404);
         assertThat(person.get("/compare/one?key=nonsense").statusCode()).isEqualTo(404);
@@ -143,7 +143,7 @@ class CompareTest extends SmallSeason {
             var sheet = book.getSheet("Sources");
             assertThat(sheet.getRow(0).getCell(7).getStringCellValue()).isEqualTo("Revenue, GBP");
             var total = sheet.getRow(sheet.getLastRowNum());
-            assertThat(total.getCell(0).getStringCellValue()).isEqualTo("All together");
+            assertThat(total.getCell(0).getStringCellValue()).isEqualTo("Total");
             assertThat(total.getCell(7).getNumericCellValue()).isEqualTo(265.09);
             assertThat(total.getCell(5).getNumericCellValue()).isEqualTo(2);
         }
@@ -190,7 +190,7 @@ class CompareTest extends SmallSeason {
                 .body();
         assertThat(page)
                 .contains(
-                        "No source stands out: each cost per booking could be the average.",
+                        "No sources stand out: each cost per booking could be the average.",
                         "£95.10",
                         "£265.09",
                         "Direct or unknown",

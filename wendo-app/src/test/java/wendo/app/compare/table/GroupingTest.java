@@ -55,7 +55,7 @@ class GroupingTest extends SmallSeason {
         assertThat(spend).isEqualByComparingTo(grouping.isOfVisits() ? "0" : "50.01");
         assertThat(person.get("/compare?period=7d&with=before&by=" + grouping.key())
                         .body())
-                .contains("£265.09", "All together");
+                .contains("£265.09", "Total");
     }
 
     /** Counted again by plain queries. */
@@ -122,9 +122,9 @@ class GroupingTest extends SmallSeason {
                                 case "revenue" -> "worth %s, from".formatted(number);
                                 default -> "<strong>%s credited</strong>".formatted(number);
                             });
-            assertThat(behind).as(address).doesNotContain("are listed.");
+            assertThat(behind).as(address).doesNotContain(" listed.");
             if (numbers.group(1).equals("visits") || numbers.group(1).equals("people")) {
-                assertThat(behind.split("data-label=\"(When|First came)\"", -1).length - 1)
+                assertThat(behind.split("data-label=\"(When|First visit)\"", -1).length - 1)
                         .as("rows of " + address)
                         .isEqualTo(Integer.parseInt(number));
             }
@@ -143,7 +143,7 @@ class GroupingTest extends SmallSeason {
         assertThat(postcards.split("no outcome known", -1)).hasSize(5);
         assertThat(person.get("/compare/behind/people?period=7d").body())
                 .as("the total counts a person once for each source")
-                .contains("The 11 people behind “All together”");
+                .contains("The 11 people behind “Total”");
         assertThat(person.get("/compare/behind/people?period=7d&by=country").statusCode())
                 .as("people are not told by country")
                 .isEqualTo(404);
@@ -231,13 +231,12 @@ class GroupingTest extends SmallSeason {
         String pair = person.get(
                         "/compare/pair?period=7d&one=%s&other=%s".formatted(source("campsite"), source("postcards")))
                 .body();
-        assertThat(pair)
-                .contains("Campsite against Postcards", "Booking rate", "may be chance:", "no difference can be told");
+        assertThat(pair).contains("Campsite with Postcards", "Booking rate", "may be chance:", "difference unknown");
         assertThat(person.get("/compare/pair?period=7d&one=%s".formatted(source("postcards")))
                         .body())
-                .contains("Postcards against Campsite");
+                .contains("Postcards with Campsite");
         assertThat(person.get("/compare/pair?from=2020-01-01&to=2020-01-31").body())
-                .contains("Two sources that people came by are needed");
+                .contains("Needs two sources that brought people");
         String months = person.get("/compare/months?period=7d&kind=purchase").body();
         String ofKind = months.substring(0, months.indexOf("measures-title"));
         assertThat(ofKind).contains("Direct or unknown", "£49.99").doesNotContain(">Spring<");
@@ -252,7 +251,7 @@ class GroupingTest extends SmallSeason {
                         "£49.99",
                         "£215.10",
                         "£265.09",
-                        "All together");
+                        "Total");
         assertThat(person.get("/compare/months?period=7d&kind=booking").body()).contains(">Spring<", "£215");
     }
 

@@ -56,7 +56,7 @@ class ModelViewTest {
         credits(CHEAP, 100);
         credits(DEAR, 20);
         assertThat(view().said(CHEAP))
-                .isEqualTo("The decision does not depend on the model: under every one it is clearly below average.");
+                .isEqualTo("The decision does not depend on the model: it is clearly below average under every one.");
         assertThat(view().said(DEAR)).contains("clearly above average");
         assertThat(view().depending(comparison())).isEmpty();
         assertThat(view().said(FREE)).as("what nothing was spent on").contains("not judged");

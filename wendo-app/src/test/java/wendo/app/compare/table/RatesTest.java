@@ -81,7 +81,7 @@ class RatesTest extends WendoTest {
         assertThat(person.get("/compare/one?period=7d&kind=booking&key=" + source)
                         .body())
                 .contains(
-                        "What each figure is made of",
+                        "How each figure is made up",
                         "1 booking<",
                         "2 people<",
                         "2 more came by a code, a report or somebody’s word, without a visit");

@@ -46,7 +46,7 @@ public final class Rows {
     public static Comparison comparison(Targets.All targets, ComparedRow... rows) {
         ComparedRow sum = new ComparedRow(
                 ComparedRow.TOTAL,
-                "All together",
+                "Total",
                 Optional.empty(),
                 0,
                 Arrays.stream(rows).mapToLong(ComparedRow::people).sum(),

@@ -83,9 +83,9 @@ class FinderTest extends WendoTest {
 
     @Test
     void nothing_and_nonsense_are_answered_in_words() {
-        assertThat(person.get("/find").body()).contains("Type any fragment");
-        assertThat(person.get("/find?find=%25").body()).contains("Nothing is called");
-        assertThat(person.get("/find?find=" + "x".repeat(5000)).body()).contains("Nothing is called");
+        assertThat(person.get("/find").body()).contains("Type part of a name");
+        assertThat(person.get("/find?find=%25").body()).contains("Nothing matches");
+        assertThat(person.get("/find?find=" + "x".repeat(5000)).body()).contains("Nothing matches");
         assertThat(to(http().signIn(tenant("Curious Kayaks").email()).get("/find?find=board")))
                 .contains("200");
     }

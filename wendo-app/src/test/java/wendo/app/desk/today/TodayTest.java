@@ -21,7 +21,7 @@ class TodayTest extends WendoTest {
                 .contains(
                         "Nobody has come by a link yet today.",
                         "Visits and outcomes appear here as they happen.",
-                        "Nothing: no link waits");
+                        "Nothing: every link has been visited");
     }
 
     @Test
@@ -41,7 +41,7 @@ class TodayTest extends WendoTest {
         assertThat(page)
                 .contains(
                         "Forgotten · Spring was never opened",
-                        "/proof\"><span>Prove it",
+                        "/proof\"><span>Test",
                         "Spend is missing for Opened",
                         "1 outcome has no known source")
                 .doesNotContain("Opened · Spring was never", "Spend is missing for Forgotten");
@@ -56,19 +56,20 @@ class TodayTest extends WendoTest {
                 java.time.LocalDate.now(java.time.ZoneOffset.UTC).plusDays(2).toString();
         assertThat(person.get("/today").body())
                 .contains("1 outcome has no known source")
-                .doesNotContain("1 put off");
+                .doesNotContain("1 snoozed");
         assertThat(person.form("/today", "/today/put-off", "key", "unjoined", "until", tomorrow)
                         .statusCode())
                 .isEqualTo(302);
-        assertThat(person.get("/today").body()).contains("1 put off", "Bring back", "Nothing: no link waits");
+        assertThat(person.get("/today").body())
+                .contains("1 snoozed", "Show again", "Nothing: every link has been visited");
         in(
                 tenant,
                 () -> jdbc.sql("update put_off set until_day = current_date - 1")
                         .update());
-        assertThat(person.get("/today").body()).as("its day has come").doesNotContain("1 put off");
+        assertThat(person.get("/today").body()).as("its day has come").doesNotContain("1 snoozed");
         person.form("/today", "/today/put-off", "key", "unjoined", "until", tomorrow);
         person.form("/today", "/today/bring-back", "key", "unjoined");
-        assertThat(person.get("/today").body()).doesNotContain("1 put off");
+        assertThat(person.get("/today").body()).doesNotContain("1 snoozed");
         for (String until : List.of("2020-01-01", "soon", "2999-01-01")) {
             assertThat(person.form("/today", "/today/put-off", "key", "unjoined", "until", until)
                             .statusCode())
@@ -110,7 +111,7 @@ class TodayTest extends WendoTest {
                         "A page does not answer: https://rail.example/",
                         "1 link leads to it.",
                         "Postcards is earning now",
-                        "A week ago it was losing, going by bookings.");
+                        "A week ago it was losing, judged by bookings.");
     }
 
     @Test

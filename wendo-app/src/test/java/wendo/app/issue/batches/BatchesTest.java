@@ -76,13 +76,13 @@ class BatchesTest extends WendoTest {
                 Radio;tours.example/b;;Spring;
                 """);
         String report = check(batch, "column.source", "0");
-        assertThat(report).contains("All 2 rows are good", "Postcards to Rill · Spring (new source)", "/rill-1");
+        assertThat(report).contains("All 2 rows are fine", "Postcards to Rill · Spring (new source)", "/rill-1");
         assertThat(count(tenant, "select count(*) from link"))
                 .as("nothing is made yet")
                 .isZero();
         assertThat(report)
                 .as("nobody answers for a name that is reserved")
-                .contains("2 pages failed when they were looked at", "https://tours.example/a: ");
+                .contains("2 pages failed their check", "https://tours.example/a: ");
         HttpResponse<String> asked = person.form(batch, batch + "/issue");
         assertThat(asked.statusCode()).isEqualTo(422);
         assertThat(asked.body()).contains("role=\"alert\"");
@@ -124,10 +124,10 @@ class BatchesTest extends WendoTest {
                         "Destination: Only http and https",
                         "Source: Name the new source",
                         "Campaign: Choose a campaign",
-                        "Ending: Another link on this sheet ends so",
+                        "Ending: Another link on this sheet has this ending",
                         "Channel: There is no channel &quot;pigeon&quot;",
                         "Last day: &quot;31/02/2027&quot; is not a day. Write it like 31/12/2026.",
-                        "Owner: Nobody here is called",
+                        "Owner: Nobody here has the name",
                         "Issue only the 1 good one");
         assertThat(person.get(batch + "?show=good").body()).contains(">8<").doesNotContain(">7<");
         person.form(batch, batch + "/issue", "goAhead", "true");
@@ -161,9 +161,7 @@ class BatchesTest extends WendoTest {
         String again = paste(csv.toString(StandardCharsets.UTF_8).replace("\uFEFF", ""));
         assertThat(check(again))
                 .contains(
-                        "1 of 3 rows are wrong",
-                        "A link already",
-                        "no link of yours is &quot;http://elsewhere.example/x");
+                        "1 of 3 rows are wrong", "Already a link", "you have no link &quot;http://elsewhere.example/x");
         person.form(again, again + "/issue", "goAhead", "true");
         reportOf(again);
         assertThat(count(tenant, "select count(*) from link")).isEqualTo(2);
@@ -221,7 +219,7 @@ class BatchesTest extends WendoTest {
                 "Spring",
                 "pattern",
                 "{source}-{campaign}");
-        assertThat(report).contains("All 2,000 rows are good", "village-0-spring", "From line <span>102</span> on");
+        assertThat(report).contains("All 2,000 rows are fine", "village-0-spring", "From line 102 on");
         person.form(batch, batch + "/issue", "goAhead", "true");
         assertThat(reportOf(batch)).contains("2,000 links issued");
         assertThat(count(tenant, "select count(distinct skeleton) from link")).isEqualTo(2_000);

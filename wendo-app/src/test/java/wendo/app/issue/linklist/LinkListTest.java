@@ -189,7 +189,7 @@ class LinkListTest extends WendoTest {
         change("", Map.of("what", "unlabel", "label", "Harbour"), slugs.get(2));
         person.form("/links", "/links/changes/" + quay + "/undo");
         assertThat(person.get("/links").body())
-                .contains("2 links are as they were before.", "1 were changed by somebody since, and were left alone.");
+                .contains("2 links are as they were before.", "1 were changed by somebody since and left alone.");
         assertThat(count(tenant, "select count(*) from link where labels = '{Harbour}'"))
                 .isEqualTo(2);
         assertThat(count(tenant, "select count(*) from link where labels = '{Quay}'"))
@@ -211,7 +211,7 @@ class LinkListTest extends WendoTest {
         assertThat(person.get("/links/" + link(slugs.get(0)) + "/leads").body().replaceAll("<[^>]*>", ""))
                 .containsSubsequence(
                         "https://dinghies.example/new?a=1", "Ola Ness: Moved", "https://dinghies.example/spring");
-        assertThat(String.join("", change("", lead, slugs.get(0)))).contains("Nothing had to be changed");
+        assertThat(String.join("", change("", lead, slugs.get(0)))).contains("Nothing to change");
         UUID made = lastChange();
         person.form("/links", "/links/changes/" + made + "/undo");
         awaitLed(slugs.get(1), "https://dinghies.example/spring?utm_source=flyer");
@@ -222,12 +222,12 @@ class LinkListTest extends WendoTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "archive | | Tick the links that are meant first.",
+                "archive | | Select links first.",
                 "label | --- | A label has 1 to 40 characters",
                 "label | a,b | no commas",
                 "lead | javascript:alert(1) | Only http and https",
-                "owner | nobody | Nobody here is called that.",
-                "dance | | Choose what is to be done with them."
+                "owner | nobody | Nobody here has that name.",
+                "dance | | Choose what to do with them."
             })
     void a_change_that_cannot_be_made_says_why(String what, String value, String expected) {
         List<String> slugs = issue("Spring", "Sign");
@@ -260,7 +260,7 @@ class LinkListTest extends WendoTest {
     void a_links_page_shows_its_figures_and_takes_its_terms() {
         String slug = issue("Spring", "Sign").get(0);
         String page = "/links/" + link(slug);
-        assertThat(person.get(page).body()).contains("Nobody came by it in this period");
+        assertThat(person.get(page).body()).contains("Nobody came by this link in this period");
         http().send(http().request("/" + slug)
                 .header("Host", tenant.host())
                 .header("Referer", "https://blog.example/walks?p=3"));
@@ -276,8 +276,8 @@ class LinkListTest extends WendoTest {
         assertThat(refused.body())
                 .contains(
                         "A name must have 1 to 160 characters",
-                        "this one has 1001",
-                        "Say what stands beside",
+                        "this has 1,001",
+                        "Enter what stands beside",
                         "is not a day");
         person.form(
                 page,

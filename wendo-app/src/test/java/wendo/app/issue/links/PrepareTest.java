@@ -67,7 +67,7 @@ class PrepareTest extends WendoTest {
                 () -> http().visit(second, ".well-known/wendo").statusCode() == 200);
         UUID host = id("select id from link_host where not is_default");
         person.form("/setup/hosts", "/setup/hosts/" + host + "/check");
-        assertThat(person.get("/setup/hosts").body()).contains("Answered as Wendo");
+        assertThat(person.get("/setup/hosts").body()).contains("Reached on");
         person.form("/setup/hosts", "/setup/hosts/" + host + "/default");
         String slug = http().issue(tenant.apiKey(), "gliders.example", "Spring", "Radio")
                 .get(0);
@@ -138,7 +138,7 @@ class PrepareTest extends WendoTest {
         UUID host = id("select id from link_host where not is_default");
         assertThat(person.get("/issue").body()).contains("silent.gliders.example (does not answer)");
         person.form("/setup/hosts", "/setup/hosts/" + host + "/default");
-        assertThat(person.get("/issue").body()).contains("Nothing answers at this name yet.", "Check the domain");
+        assertThat(person.get("/issue").body()).contains("Nothing answers at this name yet.", "Check domain");
     }
 
     /** On one machine a bare name would lead to the port of the web's servers, where nothing is. */
@@ -172,7 +172,7 @@ class PrepareTest extends WendoTest {
         assertThat(tenant("Snipe Sails").host()).isNotEqualTo(tenant.host());
         assertThat(person.form("/setup/hosts", "/setup/hosts", "name", tenant.host())
                         .body())
-                .contains("is a link host already");
+                .contains("is a link domain already");
         assertThat(person.form("/setup/hosts", "/setup/hosts", "name", "go.gliders.example/path")
                         .body())
                 .contains("Give the name alone");
@@ -189,7 +189,7 @@ class PrepareTest extends WendoTest {
         assertThat(http().visit(second, "any/thing").statusCode()).isEqualTo(404);
         assertThat(person.form("/setup/hosts", "/setup/hosts/" + host + "/forward", "link", "nope")
                         .body())
-                .contains("No link of yours is");
+                .contains("You have no link");
         person.form(
                 "/setup/hosts",
                 "/setup/hosts/" + host + "/forward",
@@ -268,7 +268,7 @@ class PrepareTest extends WendoTest {
         String pasted = "gliders.example/offer?a=1&utm_source=Harbour_Sign&utm_medium=sign&utm_campaign=Old";
         desk();
         HttpResponse<String> sheet = person.form("/issue", "/issue/sheet", "destination", pasted);
-        assertThat(sheet.body()).contains("utm_source=Harbour_Sign", "Take them as source and campaign");
+        assertThat(sheet.body()).contains("utm_source=Harbour_Sign", "Use them as source and campaign");
         HttpResponse<String> adopted = person.form("/issue", "/issue/adopt", "destination", pasted, "adopt", "0");
         assertThat(adopted.body())
                 .contains(
@@ -336,11 +336,11 @@ class PrepareTest extends WendoTest {
                                 "Nobody I know")
                         .body())
                 .contains(
-                        "The last day lies before the first.",
+                        "The last day is before the first.",
                         "Say where the link leads outside of its days",
                         "A label may have 40 characters",
-                        "Say what stands beside a paid link",
-                        "Nobody here is called");
+                        "Enter what stands beside a paid link",
+                        "Nobody here has the name");
         desk(
                 "labels",
                 "Shore, sea",
@@ -371,7 +371,7 @@ class PrepareTest extends WendoTest {
                         .headers()
                         .firstValue("Location")
                         .orElseThrow())
-                .as("its last day is over")
+                .as("its last day has passed")
                 .startsWith("https://gliders.example/over?utm_source=harbour-sign");
     }
 
@@ -382,7 +382,7 @@ class PrepareTest extends WendoTest {
         HttpResponse<String> refused = person.form(
                 "/issue", "/issue", "destination", "nowhere.example", "campaign", "Spring", "source", source);
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("nowhere.example: There is no site of this name.", "Issue all the same");
+        assertThat(refused.body()).contains("nowhere.example: There is no site of this name.", "Issue anyway");
         assertThat(person.form("/issue", "/issue/look", "destination", "nowhere.example")
                         .body())
                 .contains("There is no site of this name.");

@@ -106,7 +106,7 @@ class RoutesTest extends WendoTest {
         awaitLed("https://tours.example/nl", "X-Forwarded-For", "193.0.6.139", "User-Agent", PHONE);
         assertThat(person.get(page).body())
                 .containsSubsequence("1. In Netherlands", "2. On phones", "3. Whose browser asks for German or Welsh");
-        assertThat(person.get(page).body()).contains("Who would go where", "Phones in any other country asking for");
+        assertThat(person.get(page).body()).contains("Try it out", "Phones in any other country asking for");
         HttpResponse<String> late = person.form(page, page + "/rules/0", "what", "remove", "version", old);
         assertThat(late.statusCode()).isEqualTo(409);
         assertThat(late.body()).contains("Somebody else changed this while you were typing.");
@@ -164,7 +164,7 @@ class RoutesTest extends WendoTest {
             value = {
                 "countries | Narnia | No country is called",
                 "languages | Klingonish | No language is called",
-                "from | 09:00 | Give both times, or neither.",
+                "from | 09:00 | Enter both times, or neither.",
                 "firstDay | soon | This is not a day.",
                 "nothing | x | A rule needs at least one condition",
             })
@@ -180,7 +180,7 @@ class RoutesTest extends WendoTest {
         HttpResponse<String> refused =
                 person.form(page, page + "/split", "address0", "tours.example/b", "percent0", "100");
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("Give 1 to 99");
+        assertThat(refused.body()).contains("Enter 1 to 99");
         assertThat(person.form(
                                 page,
                                 page + "/split",

@@ -110,7 +110,7 @@ class RuleFormTest {
         RuleWords say = new RuleWords(Locale.UK);
         assertThat(say.group(new RoutingPreview.Group(
                         Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty())))
-                .isEqualTo("Everybody");
+                .isEqualTo("Everyone");
         assertThat(say.group(new RoutingPreview.Group(
                         Optional.of(""), Optional.of(Device.TABLET), Optional.of("cy"), Optional.of(0))))
                 .isEqualTo("Tablets in any other country asking for Welsh");

@@ -113,7 +113,7 @@ class FormsTest extends WendoTest {
         String path = location(led);
         HttpResponse<String> shown = open(visitor, path);
         assertThat(shown.body())
-                .contains("Ask about a group day", "og:title", "Go on without filling it in", "utm_source=postcards")
+                .contains("Ask about a group day", "og:title", "Continue without filling it in", "utm_source=postcards")
                 .doesNotContain("<script");
         HttpResponse<String> wrong = send(
                 visitor,
@@ -131,9 +131,9 @@ class FormsTest extends WendoTest {
         assertThat(wrong.statusCode()).isEqualTo(422);
         assertThat(wrong.body())
                 .contains(
-                        "This is no e-mail address",
+                        "This is not an e-mail address",
                         "value=\"ines(at)marsh\"",
-                        "no phone number",
+                        "not a phone number",
                         "from today on",
                         "1 to 500");
         HttpResponse<String> sent = send(
@@ -173,7 +173,7 @@ class FormsTest extends WendoTest {
         assertThat(count(tenant, "select count(*) from outcome")).isEqualTo(1);
         HttpResponse<String> program =
                 send(http(), path, "name", "Bot", "email", "bot@spam.example", "website", "https://spam.example");
-        assertThat(program.body()).contains("It is sent");
+        assertThat(program.body()).contains("Sent");
         assertThat(count(tenant, "select count(*) from outcome")).isEqualTo(1);
         int status = 200;
         for (int i = 0; i < 12 && status != 422; i++) {
@@ -205,7 +205,7 @@ class FormsTest extends WendoTest {
         assertThat(send(http(), path, "name", "Ines").body()).contains("so that we can answer");
         show("own", "strict");
         String strict = location(http().visit(tenant.host(), slug));
-        assertThat(open(http(), strict).body()).doesNotContain("Go on without");
+        assertThat(open(http(), strict).body()).doesNotContain("Continue without");
         assertThat(send(http(), strict, "name", "Ines", "email", "ines@marsh.example")
                         .statusCode())
                 .isEqualTo(422);
@@ -228,10 +228,10 @@ class FormsTest extends WendoTest {
         HttpResponse<String> refused =
                 person.form("/setup/forms/new", "/setup/forms/new", GROUP_DAYS.toArray(String[]::new));
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("There is a form of this name.", "Ask about a group day");
+        assertThat(refused.body()).contains("There is a form with this name.", "Ask about a group day");
         assertThat(person.form("/setup/forms/new", "/setup/forms/new", "name", "x")
                         .body())
-                .contains("nobody who writes can be answered");
+                .contains("otherwise you cannot answer");
     }
 
     @Test

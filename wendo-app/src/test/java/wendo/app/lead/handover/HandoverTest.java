@@ -205,7 +205,7 @@ class HandoverTest extends WendoTest {
         String page = person.get("/leads/" + id).body();
         assertThat(page)
                 .contains(
-                        "Ola Ness has it",
+                        "owner: Ola Ness",
                         "group",
                         "Came by Postcards in Spring.",
                         "Ring Ines Marsh",
@@ -424,7 +424,7 @@ class HandoverTest extends WendoTest {
                 .contains("Type an amount in GBP", "value=\"much\"");
         person.form(page, page + "/stage", "stage", "quoted", "quoted", "£1,250");
         assertThat(person.get(page).body()).contains("quoted £1,250.00");
-        assertThat(person.form(page, page + "/stage", "stage", "lost").body()).contains("Say why in a few words");
+        assertThat(person.form(page, page + "/stage", "stage", "lost").body()).contains("Give a reason in a few words");
         person.form(page, page + "/stage", "stage", "lost", "reason", "Too far");
         assertThat(person.get(page).body()).contains(": Too far", "Ola Ness");
         person.form(page, page + "/tasks", "task", "Ring", "due", "2026-12-01T10:00");
@@ -466,11 +466,12 @@ class HandoverTest extends WendoTest {
                         "An e-mail needs a subject.",
                         "There is no field {nam}.",
                         "Days are 0 to 365",
-                        "{items} can be empty. Write what stands there then",
+                        "{items} can be empty. Add a fallback",
                         "Hello {nam}");
         assertThat(person.form(all(), all(), "ownerIs", "person", "partner", "nobody", "note", "{x}")
                         .body())
-                .contains("Choose somebody who works here.", "This is no e-mail address.", "There is no field {x}.");
+                .contains(
+                        "Choose somebody who works here.", "This is not an e-mail address.", "There is no field {x}.");
         assertThat(person.form("/setup/handovers", "/setup/handovers/hours", "cutOff", "late")
                         .body())
                 .contains("Write times like 17:00.");

@@ -79,9 +79,9 @@ class SpendFileTest extends WendoTest {
                         "£1,012.40",
                         "Somewhere else",
                         "6 rows are left out",
-                        "Line 6: “soon” is no day",
-                        "Line 7: “free” is no amount",
-                        "which source this is, is not said yet");
+                        "Line 6: “soon” is not a day",
+                        "Line 7: “free” is not an amount",
+                        "no source chosen for it yet");
     }
 
     @Test
@@ -95,7 +95,7 @@ class SpendFileTest extends WendoTest {
         String again = bring(FILE);
         assertThat(person.get(again).body())
                 .as("the name and the columns are remembered")
-                .contains("Enter what has a source", "3 rows are left out", "Search ads");
+                .contains("Enter rows with a source", "3 rows are left out", "Search ads");
         enter(again);
         assertThat(person.get(again).body()).contains("Entered: 0 new, 0 changed, 2 known already.");
         String later = bring(FILE.replace("\"3,00\"", "\"4,50\""));

@@ -72,7 +72,7 @@ class SpendTest extends WendoTest {
                 .contains(
                         "Choose the source",
                         "Type an amount in GBP, like 1,250.00.",
-                        "The last day lies before the first.",
+                        "The last day is before the first.",
                         "kept note",
                         "value=\"lots\"");
         assertThat(enter("/spend", source("Postcards"), "lump", "1", "2026-05-02", "")
@@ -97,7 +97,7 @@ class SpendTest extends WendoTest {
                 .isEqualTo(302);
         assertThat(person.get("/spend" + DAYS).body())
                 .contains("Removed £100.01, 1 May – 4 May 2026 for Postcards.", "£0.00 spent");
-        assertThat(person.get("/spend" + DAYS).body()).doesNotContain("Put it back");
+        assertThat(person.get("/spend" + DAYS).body()).doesNotContain("Restore");
         assertThat(person.form("/spend", "/spend/" + id + "/put-back" + DAYS).statusCode())
                 .isEqualTo(302);
         assertThat(person.form("/spend", "/spend/" + id + "/put-back" + DAYS).statusCode())
@@ -115,7 +115,7 @@ class SpendTest extends WendoTest {
                 .isEqualTo(422);
         enter("/spend/" + id, source("Campsite"), "month", "89", "2026-05-01", "");
         assertThat(person.get("/spend/" + id).body())
-                .contains("£98.00, 1 May – 30 May 2026 for Postcards", "when Ola Ness corrected it", "value=\"89.00\"");
+                .contains("£98.00, 1 May – 30 May 2026 for Postcards", "corrected by Ola Ness", "value=\"89.00\"");
         assertThat(person.get("/spend" + DAYS).body()).contains("£89.00 each month, from 1 May 2026 on", "(corrected)");
         assertThat(within("Campsite", "2026-06-01", "2026-08-31")).isEqualTo(3 * 8_900);
         assertThat(within("Postcards", "2026-05-01", "2026-05-31"))
@@ -182,8 +182,7 @@ class SpendTest extends WendoTest {
                         insert into visit_person_sum
                         select business_id, 'source', id, true, '2026-05-01', '-infinity', 12 from source where name = 'Campsite'
                         """).update());
-        assertThat(person.get("/spend" + DAYS).body())
-                .contains("People came by these, and nothing is entered", "Campsite, 12 people");
+        assertThat(person.get("/spend" + DAYS).body()).contains("No spend entered for", "Campsite, 12 people");
         assertThat(person.form(
                                 "/spend" + DAYS,
                                 "/spend/nothing" + DAYS,
@@ -193,7 +192,7 @@ class SpendTest extends WendoTest {
                 .isEqualTo(302);
         assertThat(person.get("/spend" + DAYS).body())
                 .contains("nothing, from 1 May 2026 on")
-                .doesNotContain("People came by these");
+                .doesNotContain("No spend entered for");
         assertThat(within("Campsite", "2026-05-01", "2026-05-02"))
                 .as("known to be none")
                 .isZero();

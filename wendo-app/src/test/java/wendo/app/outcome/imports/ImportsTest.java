@@ -87,8 +87,8 @@ class ImportsTest extends WendoTest {
                         "1 refused",
                         "1 unmatched",
                         "Nothing in the row tells",
-                        "It stands again in line 5, which counts.")
-                .contains("“much” is no amount.", "Its code tells where it came from.");
+                        "It appears again in line 5, which counts.")
+                .contains("“much” is not an amount.", "Its code tells where it came from.");
         assertThat(count(tenant, "select count(*) from outcome"))
                 .as("looking changes nothing")
                 .isZero();
@@ -173,7 +173,7 @@ class ImportsTest extends WendoTest {
         String page = bring("A,B\n1,2\n".getBytes(StandardCharsets.UTF_8), "x.csv");
         HttpResponse<String> refused = person.form(page, page + "/check", "kind", "booking");
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("which column names each outcome");
+        assertThat(refused.body()).contains("the column that names each outcome");
         assertThat(http().signIn(tenant("Strangers").email()).get(page).statusCode())
                 .isEqualTo(404);
         person.form(page, page + "/drop");
@@ -196,7 +196,7 @@ class ImportsTest extends WendoTest {
         String file = bring(
                 ("Booking ref,Booked on,Total\nBK-7 ," + day + ",95.00\n").getBytes(StandardCharsets.UTF_8), "a.csv");
         check(file, "kind", "booking");
-        assertThat(person.get(file).body()).contains("1 known", "It is there already.");
+        assertThat(person.get(file).body()).contains("1 known", "Already there.");
         run(file);
         assertThat(outcome("bk-7")).isEqualTo(before);
         assertThat(credited()).isEqualTo(9500);

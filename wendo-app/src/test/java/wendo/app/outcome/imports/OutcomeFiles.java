@@ -56,6 +56,6 @@ public record OutcomeFiles(Http person) {
 
     public void run(String page) {
         person.form(page, page + "/import");
-        WendoTest.await("it is imported", () -> person.get(page).body().contains("Undo the import"));
+        WendoTest.await("it is imported", () -> person.get(page).body().contains("Undo import"));
     }
 }

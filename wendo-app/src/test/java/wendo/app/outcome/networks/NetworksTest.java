@@ -308,10 +308,10 @@ class NetworksTest extends WendoTest {
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(refused.body())
                 .contains(
-                        "Name the network",
+                        "Enter a name of 1 to",
                         "Choose the source",
-                        "Type the host of its links",
-                        "Type the name of the parameter",
+                        "Enter the host of its links",
+                        "Enter the parameter",
                         "Choose the characters",
                         "3 to 200",
                         "like {sub1}",

@@ -88,7 +88,7 @@ class LedgerTest extends WendoTest {
         String page =
                 owner.get(done.headers().firstValue("Location").orElseThrow()).body();
         assertThat(page)
-                .contains("3 May 2026, time not known", "£95.00", "Postcards", "somebody who works here")
+                .contains("3 May 2026, time not known", "£95.00", "Postcards", "a colleague")
                 .contains("May we send you our news?", "told to Ola Ness");
         assertThat(count(tenant, "select count(*) from consent_record where contact = 'ines@marsh.example'"))
                 .isOne();
@@ -118,8 +118,7 @@ class LedgerTest extends WendoTest {
                 "day",
                 "2026-05-03");
         assertThat(again.statusCode()).isEqualTo(422);
-        assertThat(again.body())
-                .contains("There is a purchase with this reference already.", "Open it", "value=\"13\"");
+        assertThat(again.body()).contains("There is a purchase with this reference already.", "Open", "value=\"13\"");
         assertThat(count(tenant, "select value_minor from outcome")).isEqualTo(1200);
     }
 
@@ -145,8 +144,9 @@ class LedgerTest extends WendoTest {
                 "yes");
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(refused.body())
-                .contains("Must be an amount in GBP", "Choose today or a day before.", "This is no e-mail address")
-                .contains("This source is not in use any more", "Write down what you asked them")
+                .contains(
+                        "Must be an amount in GBP", "Choose today or an earlier day.", "This is not an e-mail address")
+                .contains("This source is no longer in use", "Write what you asked them")
                 .contains("value=\"much\"", "value=\"Ines\"");
         assertThat(count(tenant, "select count(*) from outcome")).isZero();
     }
@@ -244,7 +244,7 @@ class LedgerTest extends WendoTest {
                 .asString()
                 .contains("P-3", "cancelled");
         assertThat(owner.get("/outcomes?" + span + "&find=nobody").body())
-                .contains("No outcome of this period matches.");
+                .contains("No outcome in this period matches.");
         assertThat(owner.get("/outcomes?" + span + "&kind=nonsense&source=x&status=y&page=-1")
                         .statusCode())
                 .isEqualTo(200);

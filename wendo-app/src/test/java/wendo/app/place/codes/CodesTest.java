@@ -176,11 +176,12 @@ class CodesTest extends WendoTest {
     @Test
     void the_page_computes_what_print_needs_and_keeps_nonsense_to_be_corrected() {
         String page = "/codes?link=" + id(slugs.get(0));
-        assertThat(person.get(page + "&side=100").body()).contains("Read from up to</dt>", "1 m<", "% may be lost");
+        assertThat(person.get(page + "&side=100").body()).contains("Reading distance</dt>", "1 m<", "% may be lost");
         assertThat(person.get(page + "&side=9").body()).contains("too small to print; at least 0.4 mm");
         String refused =
                 person.get(page + "&side=huge&copies=0&correction=Z&under=x").body();
-        assertThat(refused).contains("Give a number from 8 to 1000.", "value=\"huge\"", "Give a number from 1 to 400.");
+        assertThat(refused)
+                .contains("Enter a number from 8 to 1000.", "value=\"huge\"", "Enter a number from 1 to 400.");
         assertThat(person.get("/codes").statusCode()).isEqualTo(404);
         HttpResponse<String> chosen =
                 person.form("/links", "/codes", "link", id(slugs.get(0)).toString());
@@ -206,7 +207,7 @@ class CodesTest extends WendoTest {
     void a_mark_stands_in_the_middle_only_where_the_code_still_reads() throws IOException {
         String base = "/codes/" + id(slugs.get(0));
         assertThat(person.get("/codes?mark=yes&link=" + id(slugs.get(0))).body())
-                .contains("There is no mark yet");
+                .contains("There is no logo yet");
         BufferedImage mark = new BufferedImage(90, 60, BufferedImage.TYPE_INT_RGB);
         var graphics = mark.createGraphics();
         graphics.setColor(new java.awt.Color(20, 60, 120));
@@ -228,10 +229,10 @@ class CodesTest extends WendoTest {
         assertThat(person.get(base + ".png?mark=yes&correction=M").statusCode()).isEqualTo(422);
         assertThat(person.get("/codes?mark=yes&correction=M&link=" + id(slugs.get(0)))
                         .body())
-                .contains("A mark needs correction Q or H");
+                .contains("A logo needs correction Q or H");
         keepMark("no picture".getBytes(StandardCharsets.UTF_8));
         assertThat(count(tenant, "select count(*) from code_mark")).isOne();
-        assertThat(person.get("/codes?link=" + id(slugs.get(0))).body()).contains("Remove our mark");
+        assertThat(person.get("/codes?link=" + id(slugs.get(0))).body()).contains("Remove logo");
         person.form(
                 "/codes?link=" + id(slugs.get(0)),
                 "/codes/mark/remove",

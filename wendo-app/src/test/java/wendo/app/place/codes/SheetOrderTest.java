@@ -49,14 +49,14 @@ class SheetOrderTest {
     @ParameterizedTest
     @CsvSource({
         "8, 8, ''",
-        "7.99, 25, Give a number from 8 to 1000.",
+        "7.99, 25, Enter a number from 8 to 1000.",
         "1000, 1000, ''",
-        "1000.1, 25, Give a number from 8 to 1000.",
+        "1000.1, 25, Enter a number from 8 to 1000.",
         "' 12,5 ', 12.5, ''",
-        "1e3, 25, Give a number from 8 to 1000.",
-        "NaN, 25, Give a number from 8 to 1000.",
+        "1e3, 25, Enter a number from 8 to 1000.",
+        "NaN, 25, Enter a number from 8 to 1000.",
         "'', 25, ''",
-        "-9, 25, Give a number from 8 to 1000."
+        "-9, 25, Enter a number from 8 to 1000."
     })
     void a_side_is_a_number_with_point_or_comma(String typed, double side, String fault) {
         CodeOrder order = code(Map.of("side", typed));

@@ -27,11 +27,11 @@ class ContactTest {
             delimiter = '|',
             value = {
                 "'' | '' | There is neither a phone number nor an e-mail address.",
-                "12 | '' | “12” is no phone number that can be dialled.",
-                "call me | '' | “call me” is no phone number that can be dialled.",
-                "'' | ada@reed | “ada@reed” is no e-mail address.",
-                "12 | ada@reed.example | “12” is no phone number that can be dialled.",
-                "07700 900123 | nonsense | “nonsense” is no e-mail address."
+                "12 | '' | “12” is not a phone number that can be dialled.",
+                "call me | '' | “call me” is not a phone number that can be dialled.",
+                "'' | ada@reed | “ada@reed” is not an e-mail address.",
+                "12 | ada@reed.example | “12” is not a phone number that can be dialled.",
+                "07700 900123 | nonsense | “nonsense” is not an e-mail address."
             })
     void what_is_wrong_is_named_with_what_stood_there(String phone, String email, String fault) {
         assertThat(Contact.of(phone, email, Locale.UK).fault()).isEqualTo(fault);

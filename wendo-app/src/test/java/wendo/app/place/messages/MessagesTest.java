@@ -58,9 +58,10 @@ class MessagesTest extends WendoTest {
         assertThat(count("text", "a".repeat(room + 1) + " {link}", "recipients", "1400", "price", "0.0355"))
                 .contains(" 2 segments ", "£99.40", "1 of 2", "2 of 2");
         assertThat(count("text", "It’s on {link}"))
-                .contains("Dear alphabet", "right single quotation mark", "use &#39; instead", "Use the plain ones");
+                .contains(
+                        "Costly alphabet", "right single quotation mark", "use &#39; instead", "Use plain characters");
         assertThat(count("text", "no address", "recipients", "many", "price", "dear"))
-                .contains("The link is not in the text");
+                .contains("The link is missing from the text");
     }
 
     @Test
@@ -93,7 +94,7 @@ class MessagesTest extends WendoTest {
         HttpResponse<String> refused =
                 person.form(page + "/message", page + "/message", "text", "x".repeat(2001), "price", "dear");
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("this has 2001", "Type an amount in GBP", "value=\"dear\"");
+        assertThat(refused.body()).contains("this has 2,001", "Type an amount in GBP", "value=\"dear\"");
     }
 
     private String bring(String pasted) {
@@ -121,15 +122,15 @@ class MessagesTest extends WendoTest {
         assertThat(person.get(list).body())
                 .contains(
                         "6 recipients",
-                        "Make 2 personal links",
+                        "Issue 2 personal links",
                         "somebody further up once more",
-                        "“12” is no phone number",
-                        "“not an address” is no e-mail address",
+                        "“12” is not a phone number",
+                        "“not an address” is not an e-mail address",
                         "neither a phone number nor an e-mail address");
         String text = "Hello {name}, from {Town|your town}: {link} {Sign}";
         person.form(list, list, "name", "0", "phone", "1", "email", "2", "text", text);
         assertThat(person.get(list).body())
-                .contains("Hello Ada, from Rill: " + address() + "/", "No column is called <span>sign</span>");
+                .contains("Hello Ada, from Rill: " + address() + "/", "No column is called sign");
         person.form(
                 list,
                 list,
@@ -158,7 +159,7 @@ class MessagesTest extends WendoTest {
         assertThat(rows.get(0).get("Text")).isEqualTo("Hello Ada, from Rill: " + ada);
         assertThat(rows.get(1).get("Text")).startsWith("Hello Bo, from your town: ");
         assertThat(rows.get(3).get("Link")).isEmpty();
-        assertThat(rows.get(3).get("What is wrong")).contains("no phone number");
+        assertThat(rows.get(3).get("What is wrong")).contains("not a phone number");
         assertThat(TableReader.read(person.bytes(person.request(list + "/file.xlsx")))
                         .rows())
                 .hasSize(6);

@@ -56,7 +56,7 @@ class PlacementTest extends WendoTest {
         // 15 of 1,050: Wilson's interval computed apart, (p + z²/2n ± z·sqrt(p(1−p)/n + z²/4n²)) / (1 + z²/n).
         assertThat(person.get(page).body())
                 .contains("Letterboxes in Rill", "After the market", "1,000", "£85.50", "5 Jan 2026 – 9 Jan 2026")
-                .containsSubsequence(">15</span> people of", ">1,050</span> copies", "1.4%", "0.9% to 2.3%");
+                .containsSubsequence("15 people from 1,050 copies", "1.4%", "0.9% to 2.3%");
         assertThat(count(tenant, "select amount_minor from spend")).isEqualTo(8550);
         assertThat(person.get("/spend?from=2026-01-01&to=2026-01-31").body())
                 .contains("£85.50", "Cards · Spring: Letterboxes in Rill");
@@ -90,7 +90,7 @@ class PlacementTest extends WendoTest {
                 "place | ' ' | Say where it was put out",
                 "placedOn | soon | Give a day",
                 "placedOn | 1066-10-14 | Give a day",
-                "endsOn | 2026-01-31 | The last day lies before the first.",
+                "endsOn | 2026-01-31 | The last day is before the first.",
                 "copies | many | Give a whole number",
                 "copies | 0 | Give a whole number",
                 "unitPrice | cheap | Type an amount in GBP",
@@ -114,7 +114,7 @@ class PlacementTest extends WendoTest {
     void a_price_without_a_number_is_asked_for_it() {
         assertThat(place("place", "Inn", "placedOn", "2026-02-01", "unitPrice", "1")
                         .body())
-                .contains("A price for each needs the number of copies");
+                .contains("A price each needs the number of copies");
     }
 
     @Test

@@ -144,7 +144,7 @@ class ProofsTest extends WendoTest {
                 .isEqualTo(3);
         assertThat(count(tenant, "select count(*) from credit")).isZero();
         assertThat(figures()).isEqualTo(before);
-        assertThat(person.get("/find?find=TEST-1").body()).contains("Nothing is called");
+        assertThat(person.get("/find?find=TEST-1").body()).contains("Nothing matches");
     }
 
     private static String plain(String page) {
@@ -175,7 +175,7 @@ class ProofsTest extends WendoTest {
         open(phone, 0);
         Http other = phone(proof);
         person.form(proof, proof + "/end");
-        assertThat(person.get(proof).body()).contains("This proof is over.").doesNotContain("code.svg");
+        assertThat(person.get(proof).body()).contains("This test is over.").doesNotContain("code.svg");
         open(other, 1);
         await("both are stored", () -> count(tenant, "select count(*) from visit") == 2);
         assertThat(count(tenant, "select count(*) from visit where kind = 'person'"))
@@ -291,14 +291,14 @@ class ProofsTest extends WendoTest {
     @Test
     void what_is_no_picture_of_a_code_is_told_so() throws IOException {
         assertThat(picture("not a picture".getBytes(StandardCharsets.UTF_8)).body())
-                .contains("no JPEG or PNG picture");
+                .contains("not a readable JPEG or PNG picture");
         assertThat(picture(new byte[0]).body()).contains("Choose a picture");
         assertThat(picture(as("png", new BufferedImage(300, 300, BufferedImage.TYPE_INT_RGB)))
                         .body())
                 .contains("No code can be made out");
         assertThat(picture(as("gif", new BufferedImage(30, 30, BufferedImage.TYPE_INT_RGB)))
                         .body())
-                .contains("no JPEG or PNG picture");
+                .contains("not a readable JPEG or PNG picture");
         assertThat(picture(as("png", new BufferedImage(30, 30, BufferedImage.TYPE_INT_RGB)))
                         .statusCode())
                 .isEqualTo(422);

@@ -162,7 +162,7 @@ class SignpostsTest extends WendoTest {
         String page = put("title", "Rows", "source", "Posts", "campaign", "Season");
         assertThat(person.form(page, page + "/entries", "entryTitle", "", "address", "gigs.example", "first", "soon")
                         .body())
-                .contains("A title has 1 to 120 characters", "Give a day and a time", "value=\"gigs.example\"");
+                .contains("A title has 1 to 120 characters", "Enter a day and a time", "value=\"gigs.example\"");
         assertThat(person.form(page, page + "/entries", "entryTitle", "Bad", "address", "ftp://x")
                         .body())
                 .contains("Only http and https");

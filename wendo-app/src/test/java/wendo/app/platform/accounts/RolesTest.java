@@ -227,7 +227,7 @@ class RolesTest extends WendoTest {
                     .as(page)
                     .doesNotContain("ines@marsh.example\"", ">ines@marsh.example", "Ines Marsh");
         }
-        assertThat(viewer.get("/outcomes/" + nobodys).body()).doesNotContain("Put it right", "Set its source");
+        assertThat(viewer.get("/outcomes/" + nobodys).body()).doesNotContain("Save source");
         assertThat(viewer.get("/today").body()).doesNotContain("href=\"/issue\"", "href=\"/setup\"");
     }
 

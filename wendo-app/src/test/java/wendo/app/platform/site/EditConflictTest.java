@@ -64,9 +64,9 @@ class EditConflictTest extends WendoTest {
         HttpResponse<String> asked = save(ola, page, version, olas);
         assertThat(asked.statusCode()).as("%s, Ola", page).isEqualTo(409);
         assertThat(plain(asked))
-                .contains("Somebody else changed this while you were typing", "Save what I typed")
-                .contains("Somebody else has changed this to \"" + bosWords + "\" meanwhile.")
-                .contains("<a class=\"button\" href=\"" + page + "\">Take what they wrote</a>");
+                .contains("Somebody else changed this while you were typing", "Save mine")
+                .contains("Somebody else changed this to \"" + bosWords + "\" meanwhile.")
+                .contains("<a class=\"button\" href=\"" + page + "\">Take theirs</a>");
         assertThat(one(stored)).as("%s, not yet Ola's", page).contains(bosWords);
         String now = version(asked.body(), page);
         assertThat(save(ola, page, now, olas).statusCode())
@@ -109,9 +109,9 @@ class EditConflictTest extends WendoTest {
                         Map.of("owner", "", "open", "true", "note", "mine"),
                         Map.of("owner", "source:" + new UUID(1, 2), "open", "false", "note", "theirs")))
                 .containsOnly(
-                        Map.entry("owner", "Somebody else has changed this meanwhile."),
-                        Map.entry("open", "Somebody else has changed this meanwhile."),
-                        Map.entry("note", "Somebody else has changed this to \"theirs\" meanwhile."));
+                        Map.entry("owner", "Somebody else changed this meanwhile."),
+                        Map.entry("open", "Somebody else changed this meanwhile."),
+                        Map.entry("note", "Somebody else changed this to \"theirs\" meanwhile."));
     }
 
     @Test
@@ -126,7 +126,7 @@ class EditConflictTest extends WendoTest {
         HttpResponse<String> asked = save(ola, page, version, named("Ola's name", "labels", "winter"));
         assertThat(asked.statusCode()).isEqualTo(409);
         assertThat(plain(asked))
-                .contains("Somebody else has changed this to \"summer\" meanwhile.", "value=\"Ola's name\"");
+                .contains("Somebody else changed this to \"summer\" meanwhile.", "value=\"Ola's name\"");
         assertThat(one("select array_to_string(labels, ',') from link")).isEqualTo("summer");
     }
 
@@ -139,7 +139,7 @@ class EditConflictTest extends WendoTest {
         HttpResponse<String> asked = ola.form(page, action, field, bosOlasAndStored.get(1), "version", version);
         assertThat(asked.statusCode()).as(action).isEqualTo(409);
         assertThat(plain(asked))
-                .contains("Somebody else has changed this to \"" + bosOlasAndStored.get(2) + "\" meanwhile.")
+                .contains("Somebody else changed this to \"" + bosOlasAndStored.get(2) + "\" meanwhile.")
                 .contains("value=\"" + bosOlasAndStored.get(1) + "\"");
         assertThat(ola.form(page, action, field, bosOlasAndStored.get(1), "version", version(asked.body(), action))
                         .statusCode())
@@ -161,7 +161,7 @@ class EditConflictTest extends WendoTest {
         assertThat(hours(bo, "16:00", version).statusCode()).isEqualTo(302);
         HttpResponse<String> asked = hours(ola, "18:30", version);
         assertThat(asked.statusCode()).isEqualTo(409);
-        assertThat(plain(asked)).contains("Somebody else has changed this to \"16:00\" meanwhile.");
+        assertThat(plain(asked)).contains("Somebody else changed this to \"16:00\" meanwhile.");
         assertThat(one("select cut_off::text from business")).isEqualTo("16:00:00");
         assertThat(hours(ola, "18:30", version(asked.body(), hours)).statusCode())
                 .isEqualTo(302);
@@ -171,7 +171,7 @@ class EditConflictTest extends WendoTest {
         assertThat(windows(bo, "10", shown).statusCode()).isEqualTo(302);
         HttpResponse<String> refused = windows(ola, "20", shown);
         assertThat(refused.statusCode()).isEqualTo(409);
-        assertThat(plain(refused)).contains("Somebody else has changed this to \"10\" meanwhile.");
+        assertThat(plain(refused)).contains("Somebody else changed this to \"10\" meanwhile.");
         assertThat(windows(ola, "20", version(refused.body(), windows)).statusCode())
                 .isEqualTo(302);
     }
@@ -224,7 +224,7 @@ class EditConflictTest extends WendoTest {
         assertThat(bo.form(page, page, plan).statusCode()).isEqualTo(302);
         plan[1] = "group DAYS";
         HttpResponse<String> again = bo.form(page, page, plan);
-        assertThat(again.body()).contains("There is a plan of this name.");
+        assertThat(again.body()).contains("There is a plan with this name.");
         assertThat(one("select count(*) from follow_up_plan where lower(name) = 'group days'"))
                 .isEqualTo("1");
     }
@@ -273,7 +273,7 @@ class EditConflictTest extends WendoTest {
         HttpResponse<String> late =
                 bo.form("/setup/targets", "/setup/targets", "source", "", "lead", "12", "version", "7");
         assertThat(late.statusCode()).isEqualTo(409);
-        assertThat(plain(late)).contains("Somebody else has changed this to \"10.00\" meanwhile.", "value=\"12\"");
+        assertThat(plain(late)).contains("Somebody else changed this to \"10.00\" meanwhile.", "value=\"12\"");
         String page = "/setup/handovers/link/" + link;
         ola.form(page, page, "ownerIs", "none", "note", "First", "version", "0");
         both(
@@ -300,7 +300,7 @@ class EditConflictTest extends WendoTest {
         assertThat(save(bo, page, version, bos).statusCode()).isEqualTo(302);
         HttpResponse<String> asked = save(ola, page, version, olas);
         assertThat(asked.statusCode()).isEqualTo(409);
-        assertThat(plain(asked)).contains("Somebody else has changed this to \"Bo's note\" meanwhile.", "Ola's note");
+        assertThat(plain(asked)).contains("Somebody else changed this to \"Bo's note\" meanwhile.", "Ola's note");
         assertThat(one("select note from spend")).isEqualTo("Bo's note");
         assertThat(one("select count(*)::text from spend_correction")).isEqualTo("1");
     }
@@ -318,7 +318,7 @@ class EditConflictTest extends WendoTest {
                 .isEqualTo(302);
         HttpResponse<String> asked = save(ola, outcome, shown, List.of("status", "confirmed", "value", "80"));
         assertThat(asked.statusCode()).isEqualTo(409);
-        assertThat(plain(asked)).contains("Somebody else has changed this to \"90.00\" meanwhile.", "value=\"80\"");
+        assertThat(plain(asked)).contains("Somebody else changed this to \"90.00\" meanwhile.", "value=\"80\"");
         assertThat(one("select value_minor::text from outcome")).isEqualTo("9000");
         http().post(
                         tenant.apiKey(),
@@ -334,7 +334,7 @@ class EditConflictTest extends WendoTest {
         assertThat(stage(bo, lead, version, "lost").statusCode()).isEqualTo(302);
         HttpResponse<String> late = stage(ola, lead, version, "won");
         assertThat(late.statusCode()).isEqualTo(409);
-        assertThat(plain(late)).contains("Somebody else has changed this to \"lost\" meanwhile.");
+        assertThat(plain(late)).contains("Somebody else changed this to \"lost\" meanwhile.");
         assertThat(one("select stage from lead")).isEqualTo("lost");
     }
 
@@ -345,9 +345,9 @@ class EditConflictTest extends WendoTest {
     @Test
     void what_differs_is_said_field_by_field() {
         record Form(String name, String note) {}
-        assertThat(EditConflict.marks(new Form("Ours", "same"), new Form("Theirs", "same ")))
-                .isEqualTo(Map.of("name", "Somebody else has changed this to \"Theirs\" meanwhile."));
+        assertThat(EditConflict.marks(new Form("Our count", "same"), new Form("Theirs", "same ")))
+                .isEqualTo(Map.of("name", "Somebody else changed this to \"Theirs\" meanwhile."));
         assertThat(EditConflict.marks(Map.of("note", "typed"), Map.of("note", "")))
-                .isEqualTo(Map.of("note", "Somebody else has emptied this meanwhile."));
+                .isEqualTo(Map.of("note", "Somebody else emptied this meanwhile."));
     }
 }

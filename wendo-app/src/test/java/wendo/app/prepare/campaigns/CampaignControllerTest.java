@@ -77,7 +77,7 @@ class CampaignControllerTest extends PageSlice {
         mvc.perform(post(PAGE, "name", "Summer", "firstDay", "2026-06-01", "budget", "lots", "version", "4"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("value=\"lots\"")))
-                .andExpect(content().string(containsString("Give both days, or neither.")));
+                .andExpect(content().string(containsString("Enter both days, or neither.")));
         verify(campaigns, never()).describe(any(), any(), any());
     }
 
@@ -88,8 +88,8 @@ class CampaignControllerTest extends PageSlice {
                 .describe(any(), any(), any());
         mvc.perform(post(PAGE, "name", "Summer", "version", "3"))
                 .andExpect(status().isConflict())
-                .andExpect(content()
-                        .string(containsString("Somebody else has changed this to &quot;Spring&quot; meanwhile.")))
+                .andExpect(
+                        content().string(containsString("Somebody else changed this to &quot;Spring&quot; meanwhile.")))
                 .andExpect(content().string(containsString("name=\"version\" value=\"4\"")))
                 .andExpect(content().string(containsString("value=\"Summer\"")));
     }
@@ -101,7 +101,7 @@ class CampaignControllerTest extends PageSlice {
                 .add(any());
         mvc.perform(post("/setup/campaigns", "name", "Spring"))
                 .andExpect(status().is(422))
-                .andExpect(content().string(containsString("There is a campaign of this name already.")));
+                .andExpect(content().string(containsString("There is a campaign with this name already.")));
     }
 
     @Test

@@ -22,10 +22,10 @@ class CampaignsTest extends WendoTest {
         HttpResponse<String> wrong = add(person, "Autumn", today, "2020-01-01", "lots");
         assertThat(wrong.statusCode()).isEqualTo(422);
         assertThat(wrong.body())
-                .contains("The last day lies before the first.", "Type an amount in GBP", "value=\"lots\"");
-        assertThat(add(person, "Autumn", today, "", "").body()).contains("Give both days, or neither.");
+                .contains("The last day is before the first.", "Type an amount in GBP", "value=\"lots\"");
+        assertThat(add(person, "Autumn", today, "", "").body()).contains("Enter both days, or neither.");
         assertThat(add(person, "SPRING-tides", "", "", "").body())
-                .contains("There is a campaign of this name already.");
+                .contains("There is a campaign with this name already.");
 
         UUID id = in(
                 tenant,

@@ -50,7 +50,7 @@ class DestinationsTest extends WendoTest {
                 person.form("/setup/destinations", "/setup/destinations", "address", page("/courses"));
         assertThat(added.statusCode()).isEqualTo(302);
         String shown = person.get("/setup/destinations/" + id()).body();
-        assertThat(shown).contains("answers", "Marram Point Sailing", "200").doesNotContain("Fails since");
+        assertThat(shown).contains("answers", "Marram Point Sailing", "200").doesNotContain("Failing since");
         assertThat(person.form("/setup/destinations", "/setup/destinations", "address", "ftp://x.example")
                         .body())
                 .contains("Only http and https");
@@ -69,7 +69,7 @@ class DestinationsTest extends WendoTest {
                         .update());
         checks.checkDue();
         assertThat(person.get("/setup/destinations").body()).contains("It answers with error 404.");
-        assertThat(person.get("/setup/destinations/" + id()).body()).contains("Fails since");
+        assertThat(person.get("/setup/destinations/" + id()).body()).contains("Failing since");
         in(tenant, () -> jdbc.sql("""
                         update destination set checked_at = checked_at - interval '61 minutes',
                             failing_since = failing_since - interval '61 minutes', address = ?

@@ -69,7 +69,7 @@ class EvidenceTest extends WendoTest {
         assertThat(creditOf("B-1")).isEqualTo("none");
         assertThat(person.get("/outcomes/" + booking).body())
                 .contains("The code reed 10 was given, which stands for no source yet.");
-        assertThat(person.get("/setup/codes").body()).contains("stands for nothing", "reed 10");
+        assertThat(person.get("/setup/codes").body()).contains("no source yet", "reed 10");
         assertThat(person.get("/today").body()).contains("1 code matches no source");
         add("code", "REED-10", "Reed Campsite");
         await("it is credited", () -> creditOf("B-1").equals("Reed Campsite 1000000 4000"));

@@ -178,7 +178,7 @@ class ArrivalsTest extends WendoTest {
 
     @Test
     void setup_shows_each_call_with_its_fields_and_what_was_wrong() {
-        assertThat(person.get("/setup/site-tag").body()).contains("Nothing came within the last day.");
+        assertThat(person.get("/setup/site-tag").body()).contains("Nothing in the last day.");
         arrive(VISITOR, PAGE, "https://tides.example/");
         tell("arrivals", "\"address\": \"nowhere\"");
         tell("outcomes", "\"kind\": \"sale\", \"reference\": \"<b>1</b>\", \"refrence\": \"typo\"");
@@ -196,7 +196,7 @@ class ArrivalsTest extends WendoTest {
                 .doesNotContain("<html");
         Tenant other = tenant("Osprey Outings");
         assertThat(http().signIn(other.email()).get("/setup/site-tag/calls").body())
-                .contains("Nothing came");
+                .contains("Nothing in the last day");
     }
 
     @Test

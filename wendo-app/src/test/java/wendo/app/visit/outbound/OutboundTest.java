@@ -62,7 +62,7 @@ class OutboundTest extends WendoTest {
                 .contains("measured: £50.00 from 2", "£25.00", "measured: £0.00 from 1", "£0.25");
         assertThat(person.get("/links/outgoing").body())
                 .contains("4 outgoing links were followed, worth £50.25")
-                .containsSubsequence("teal.example/tours", "Tours", "£50.00", "The page in all", "£50.00")
+                .containsSubsequence("teal.example/tours", "Tours", "£50.00", "Whole page", "£50.00")
                 .containsSubsequence("teal.example<", "Map", "£0.25");
     }
 
@@ -82,10 +82,10 @@ class OutboundTest extends WendoTest {
                 .contains("“*.example/a” would have matched 2 of 3", "2 ×", "booking.example/a", "value=\"x\"");
         assertThat(count(tenant, "select count(*) from outbound_pattern")).isZero();
         assertThat(person.get("/links/outgoing?period=7d").body())
-                .contains("counted by no pattern", "elsewhere.example", "pattern=booking.example/a");
+                .contains("but not counted", "elsewhere.example", "pattern=booking.example/a");
         add("All", "*.example", "");
         assertThat(person.get("/setup/outgoing/check?pattern=booking.example").body())
-                .contains("2 of them are counted by a pattern already");
+                .contains("2 of them are already counted by a pattern");
         assertThat(person.get("/setup/outgoing/check?pattern=%2F").statusCode()).isEqualTo(422);
     }
 
@@ -99,7 +99,8 @@ class OutboundTest extends WendoTest {
         HttpResponse<String> refused = add(" ", "no host at all", "-3");
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(refused.body())
-                .contains("Name what these links lead to", "Type a host", "Type an amount", "value=\"no host at all\"");
+                .contains(
+                        "Name what these links lead to", "Enter a host", "Type an amount", "value=\"no host at all\"");
         add("Map", "maps.example", "");
         assertThat(add("Map again", "http://MAPS.example/", "").body()).contains("This pattern is there already.");
         String id = in(
