@@ -88,13 +88,13 @@ class PlacementTest extends WendoTest {
             delimiter = '|',
             value = {
                 "place | ' ' | Say where it was put out",
-                "placedOn | soon | Give a day",
-                "placedOn | 1066-10-14 | Give a day",
+                "placedOn | soon | Enter a day",
+                "placedOn | 1066-10-14 | Enter a day",
                 "endsOn | 2026-01-31 | The last day is before the first.",
-                "copies | many | Give a whole number",
-                "copies | 0 | Give a whole number",
+                "copies | many | Enter a whole number",
+                "copies | 0 | Enter a whole number",
                 "unitPrice | cheap | Type an amount in GBP",
-                "note | LONG | this has 1001",
+                "note | LONG | this has 1,001",
             })
     void what_cannot_be_is_refused_beside_its_field_and_kept(String field, String value, String expected) {
         String typed = value.equals("LONG") ? "n".repeat(1001) : value;
