@@ -164,7 +164,7 @@ public class LinkAlerts {
         alert.get().told(due.visits(), now);
         Business business = businesses.current();
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        String visits = figures.count(due.visits(), "visit", "visits");
+        String visits = figures.counted(due.visits(), "count.visits");
         outbox.alert(
                 due.email(),
                 "%s: %s".formatted(visits, due.name()),

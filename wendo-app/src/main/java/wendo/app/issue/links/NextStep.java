@@ -1,38 +1,37 @@
 package wendo.app.issue.links;
 
-import java.util.EnumMap;
+import java.util.Arrays;
 import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 
 /**
  * What somebody does next with a link of a channel: print needs a code, a text its message.
  *
- * @param before and {@code after}: its address around the link's identifier
+ * @param page its address, with {@code %s} where a link's identifier goes
  */
-record NextStep(String words, String before, String after) {
+record NextStep(String words, String page) {
 
     static Map<Channel, NextStep> byChannel() {
-        Map<Channel, NextStep> steps = new EnumMap<>(Channel.class);
-        for (Channel channel : Channel.values()) {
-            steps.put(channel, of(channel));
-        }
-        return steps;
+        return Arrays.stream(Channel.values()).collect(Collectors.toMap(Function.identity(), NextStep::of));
     }
 
     private static NextStep of(Channel channel) {
         return switch (channel) {
-            case PRINT, PLACE -> new NextStep(Texts.of("issue.links.next.code"), "/codes?link=", "");
-            case TEXT -> page(Texts.of("issue.links.next.message"), "/message");
-            case NEWSLETTER -> page(Texts.of("issue.links.next.markup"), "/newsletter");
-            case AD -> page(Texts.of("issue.links.next.final-address"), "/place/ad");
-            case PARTNER -> page(Texts.of("issue.links.next.card"), "/place/card");
-            case SOCIAL -> new NextStep(Texts.of("issue.links.next.signpost"), "/signposts?from=", "");
-            case OTHER -> page(Texts.of("platform.site.link.place"), "/place");
+            case PRINT, PLACE -> new NextStep(Texts.of("issue.links.next.code"), "/codes?link=%s");
+            case TEXT -> new NextStep(Texts.of("issue.links.next.message"), "/links/%s/message");
+            case NEWSLETTER -> new NextStep(Texts.of("issue.links.next.markup"), "/links/%s/newsletter");
+            case AD -> new NextStep(Texts.of("issue.links.next.final-address"), "/links/%s/place/ad");
+            case PARTNER -> new NextStep(Texts.of("issue.links.next.card"), "/links/%s/place/card");
+            case SOCIAL -> new NextStep(Texts.of("issue.links.next.signpost"), "/signposts");
+            case OTHER -> new NextStep(Texts.of("platform.site.link.place"), "/links/%s/place");
         };
     }
 
-    private static NextStep page(String words, String page) {
-        return new NextStep(words, "/links/", page);
+    String of(UUID link) {
+        return page.formatted(link);
     }
 }

@@ -19,19 +19,9 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return NumberFormat.getIntegerInstance(locale).format(number);
     }
 
-    /** A number with its noun: 1 person, 1,128 people. */
-    public String count(long number, String one, String many) {
-        return count(number) + " " + noun(number, one, many);
-    }
-
-    /** The same with the noun of a text that has a form for each plural, like {@code count.visits}. */
+    /** A number with its noun, by a text that has a form for each plural: {@code count.people} says 1 person, 1,128 people. */
     public String counted(long number, String text) {
         return Texts.of(text, number, count(number));
-    }
-
-    /** The noun that goes with a number that stands apart from it. */
-    public String noun(long number, String one, String many) {
-        return number == 1 ? one : many;
     }
 
     /** An exact amount as programs write it. */

@@ -41,6 +41,7 @@ class TextsTest {
     private static final Pattern USED = Pattern.compile(
             "#\\{([a-z][\\w.-]*)|(?:msg|counted)\\([^\"]*?'([a-z]+\\.[\\w.-]+)'|Texts\\.of\\(\\s*\"([\\w.-]+)\"");
     private static final Pattern KEY = Pattern.compile("\"([a-z]+(?:\\.[a-z0-9-]+)+)\"");
+    private static final Pattern BARE = Pattern.compile("#\\{([a-z][\\w.-]*)}|msg\\('([\\w.-]+)'\\)");
     private static final Pattern WORD = Pattern.compile("\\p{L}{2}");
     private static final Pattern INLINE = Pattern.compile("\\[\\[.*?]]", Pattern.DOTALL);
     private static final Pattern LITERAL = Pattern.compile("'([^']*)'");
@@ -90,6 +91,18 @@ class TextsTest {
 
     private static List<String> concat(Collection<String> templates, Collection<String> code) {
         return Stream.of(templates, code).flatMap(Collection::stream).toList();
+    }
+
+    @Test
+    void a_text_that_has_places_for_values_is_never_shown_without_them() {
+        Map<String, String> english = Texts.all(Locale.ENGLISH);
+        List<String> bare = new ArrayList<>();
+        TEMPLATES.forEach((file, source) -> BARE.matcher(source)
+                .results()
+                .map(found -> found.group(1) == null ? found.group(2) : found.group(1))
+                .filter(key -> !values(english.getOrDefault(key, "")).isEmpty())
+                .forEach(key -> bare.add(file.getFileName() + ": " + key)));
+        assertThat(bare).isEmpty();
     }
 
     private static String first(MatchResult found) {
