@@ -31,7 +31,7 @@ record NextStep(String words, String page) {
         };
     }
 
-    String of(UUID link) {
+    public String address(UUID link) {
         return page.formatted(link);
     }
 }

@@ -51,6 +51,34 @@ class LinksTest extends WendoTest {
     }
 
     @Test
+    void each_issued_link_offers_what_its_channel_needs_next() {
+        JsonNode links = Http.json(issue("curlew.example", """
+                        {"source": "Postcards", "channel": "print"}, {"source": "Texts", "channel": "text"},
+                        {"source": "News", "channel": "newsletter"}, {"source": "Ads", "channel": "ad"},
+                        {"source": "Posts", "channel": "social"}, {"source": "Inn", "channel": "partner"},
+                        {"source": "Jetty", "channel": "place"}, {"source": "Radio", "channel": "other"}""")).get("links");
+        List<String> ids =
+                links.valueStream().map(link -> link.get("id").asString()).toList();
+        HttpResponse<String> done = http().signIn(tenant.email()).get("/issue/done?link=" + String.join("&link=", ids));
+        assertThat(done.statusCode()).isEqualTo(200);
+        List<String> pages = List.of(
+                "/codes?link=%s",
+                "/links/%s/message",
+                "/links/%s/newsletter",
+                "/links/%s/place/ad",
+                "/signposts",
+                "/links/%s/place/card",
+                "/codes?link=%s",
+                "/links/%s/place");
+        for (int i = 0; i < pages.size(); i++) {
+            assertThat(done.body())
+                    .contains("<a class=\"button slim next-step\" href=\""
+                            + pages.get(i).formatted(ids.get(i)) + "\">");
+        }
+        assertThat(done.body()).contains("All codes on sheets", "Test all");
+    }
+
+    @Test
     void all_are_issued_or_none() {
         issue("curlew.example", "{\"source\": \"Postcards\", \"slug\": \"taken\"}");
         HttpResponse<String> answer = issue(
