@@ -53,6 +53,20 @@ class TemplatesTest {
                 .isEmpty();
     }
 
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_line_can_be_read_without_moving_sideways(Path template) throws IOException {
+        assertThat(Files.readAllLines(template))
+                .allSatisfy(line -> assertThat(line).hasSizeLessThanOrEqualTo(160));
+    }
+
+    /** What a rule checks and what a field takes are one figure. */
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_field_takes_its_room_from_the_limits(Path template) throws IOException {
+        assertThat(Files.readString(template)).doesNotContainPattern("\\smaxlength=|most=\\d");
+    }
+
     /** Only th:action brings the token along that a form of somebody signed in needs. Open pages have no session. */
     @ParameterizedTest
     @MethodSource("templates")

@@ -10,9 +10,11 @@ import wendo.app.prepare.sources.SourcesMerged;
 /** What a merged source earned, the kept one earned. */
 @Component
 class CreditSourceMergeListener {
+    private final CreditEditions editions;
     private final JdbcClient jdbc;
 
-    CreditSourceMergeListener(JdbcClient jdbc) {
+    CreditSourceMergeListener(CreditEditions editions, JdbcClient jdbc) {
+        this.editions = editions;
         this.jdbc = jdbc;
     }
 
@@ -20,6 +22,7 @@ class CreditSourceMergeListener {
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {
+        editions.lock();
         jdbc.sql("update journey set sources = array_replace(sources, ?, ?)")
                 .params(merged.merged(), merged.kept())
                 .update();

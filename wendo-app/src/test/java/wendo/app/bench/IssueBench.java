@@ -88,7 +88,7 @@ class IssueBench extends WendoTest {
                 .matcher(person.get(batch + "/columns").body());
         List<String> fields = new ArrayList<>();
         while (selected.find()) {
-            Matcher value = Pattern.compile("value=\"(\\d+)\" selected").matcher(selected.group());
+            Matcher value = Pattern.compile("value=\"(\\d+)\"\\s+selected").matcher(selected.group());
             if (value.find()) {
                 fields.addAll(List.of("column." + selected.group(1), value.group(1)));
             }

@@ -175,6 +175,7 @@ class TrailsTest extends WendoTest {
     }
 
     private boolean takeLeadBack() {
+        editions.lock();
         UUID lead = jdbc.sql("select id from outcome where kind = 'lead'")
                 .query(UUID.class)
                 .single();

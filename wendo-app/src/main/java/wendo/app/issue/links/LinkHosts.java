@@ -191,7 +191,7 @@ public class LinkHosts {
     /** Gives links the same endings on another host. Their addresses on this one keep answering. */
     @Transactional
     Moved move(UUID from, UUID to, String person) {
-        jdbc.sql("select 1 from link_host where id = any(?) order by id for update")
+        jdbc.sql("select 1 from link_host where id = any(?) order by id for no key update")
                 .param(new UUID[] {from, to})
                 .query(row -> {});
         int moved = jdbc.sql("""

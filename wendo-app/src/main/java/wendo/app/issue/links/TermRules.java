@@ -24,8 +24,8 @@ import wendo.core.links.WebAddress;
 /** Checks what is said of a link beyond what it is. */
 final class TermRules {
     static final int MAX_NOTE = Limits.NOTE;
-    static final int MAX_LABEL = 40;
-    static final int MAX_LABELS = 10;
+    static final int MAX_LABEL = Limits.LABEL;
+    static final int MAX_LABELS = Limits.MOST_LABELS;
     static final int MAX_DISCLOSURE = Limits.DISCLOSURE;
 
     private final IssueSetting setting;

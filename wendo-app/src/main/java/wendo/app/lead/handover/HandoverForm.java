@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.media.EmailAddress;
@@ -34,7 +35,6 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
     private static final Set<String> OFTEN_EMPTY = Set.of("name", "first name", "items");
 
     private static final Set<String> OWNERS = Set.of("issuer", "person", "round", "none");
-    private static final int MAX_LABELS = 10;
 
     static HandoverForm of(
             TypedFields typed, List<Colleague> people, List<Rounds.Listed> rounds, List<Plans.Plan> plans) {
@@ -63,11 +63,11 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                 .filter(label -> !label.isEmpty())
                 .distinct()
                 .toList();
-        if (labels.size() > MAX_LABELS || labels.stream().anyMatch(label -> label.length() > 40)) {
-            faults.put("labels", Texts.of("lead.handover.at-most-labels-of-40", MAX_LABELS));
+        if (labels.size() > Limits.MOST_LABELS || labels.stream().anyMatch(label -> label.length() > Limits.LABEL)) {
+            faults.put("labels", Texts.of("lead.handover.at-most-labels-of-40", Limits.MOST_LABELS));
         }
         String note = typed.text("note");
-        InvalidForm.tooLong(faults, "note", note, 600);
+        InvalidForm.tooLong(faults, "note", note, Limits.HANDOVER_NOTE);
         unknownField(note).ifPresent(field -> faults.put("note", field));
         return new HandoverForm(
                 new Handover(

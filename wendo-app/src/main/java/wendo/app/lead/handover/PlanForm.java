@@ -11,13 +11,14 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.handover.Delay;
 
 /** A follow-up plan as typed: rows that say nothing are left out. Faults are by field and row, like {@code body.2}. */
 record PlanForm(
-        @NotBlank(message = "Give the plan a name.") @Size(max = 80)
+        @NotBlank(message = "Give the plan a name.") @Size(max = Limits.SHORT_NAME)
         String name,
 
         List<Plans.Step> steps,
@@ -61,8 +62,8 @@ record PlanForm(
         if (kind.equals("voice") && clip.isEmpty()) {
             faults.put("clip." + place, Texts.of("lead.handover.choose-the-recording-upload-it"));
         }
-        InvalidForm.tooLong(faults, "subject." + place, subject, 150);
-        InvalidForm.tooLong(faults, "body." + place, body, kind.equals("task") ? 300 : 2000);
+        InvalidForm.tooLong(faults, "subject." + place, subject, Limits.SUBJECT);
+        InvalidForm.tooLong(faults, "body." + place, body, kind.equals("task") ? Limits.PLAN_TASK : Limits.MESSAGE);
         if (!kind.equals("task")) {
             HandoverForm.missingFallback(subject + body).ifPresent(fault -> faults.put("body." + place, fault));
         }

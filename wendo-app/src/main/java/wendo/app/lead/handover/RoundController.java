@@ -31,6 +31,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -67,8 +68,9 @@ class RoundController {
     ModelAndView add(@RequestParam(defaultValue = "") String name, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
         String plain = name.strip();
-        Optional<UUID> added =
-                plain.isEmpty() || plain.length() > 80 ? Optional.empty() : UniqueKey.stored(() -> rounds.add(plain));
+        Optional<UUID> added = plain.isEmpty() || plain.length() > Limits.SHORT_NAME
+                ? Optional.empty()
+                : UniqueKey.stored(() -> rounds.add(plain));
         return new ModelAndView(
                 added.map(id -> "redirect:/setup/rounds/" + id).orElse("redirect:/setup/handovers#rounds"));
     }

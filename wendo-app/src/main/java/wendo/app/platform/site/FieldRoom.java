@@ -1,5 +1,6 @@
 package wendo.app.platform.site;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** How many characters a page's field takes. */
@@ -17,6 +18,14 @@ public class FieldRoom {
     /** A fifth more than may be kept: who pastes too much is told so, and nothing is cut off behind their back. */
     public int of(Record form, String field) {
         return withRoom(FormRules.most(form.getClass(), field));
+    }
+
+    /** Null, and so no attribute at all, for a field whose limit has neither a name nor a form. */
+    public @Nullable Integer of(@Nullable String limit, @Nullable Record form, String field) {
+        if (limit != null) {
+            return of(limit);
+        }
+        return form == null ? null : Integer.valueOf(of(form, field));
     }
 
     private static int withRoom(int limit) {

@@ -56,7 +56,10 @@ class SourceMerging {
     @Transactional
     boolean merge(UUID kept, UUID merged, String reason, String by) {
         List<Source> both = jdbc
-                .sql("select id from source where id in (?, ?) and merged_into is null for update")
+                .sql("""
+                        select id from source where id in (?, ?) and merged_into is null
+                        order by id for no key update
+                        """) // what refers to them meanwhile need not wait
                 .params(kept, merged)
                 .query(UUID.class)
                 .list()

@@ -41,7 +41,7 @@ class TodayTest extends WendoTest {
         assertThat(page)
                 .contains(
                         "Forgotten · Spring was never opened",
-                        "/proof\"><span>Test",
+                        "/proof\"",
                         "Spend is missing for Opened",
                         "1 outcome has no known source")
                 .doesNotContain("Opened · Spring was never", "Spend is missing for Forgotten");

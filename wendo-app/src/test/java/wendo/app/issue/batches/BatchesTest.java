@@ -42,7 +42,7 @@ class BatchesTest extends WendoTest {
                 .matcher(person.get(batch + "/columns").body());
         List<String> fields = new ArrayList<>(List.of(changes));
         while (selected.find()) {
-            Matcher value = Pattern.compile("value=\"(\\d+)\" selected").matcher(selected.group());
+            Matcher value = Pattern.compile("value=\"(\\d+)\"\\s+selected").matcher(selected.group());
             String name = "column." + selected.group(1);
             if (value.find() && !fields.contains(name)) {
                 fields.addAll(List.of(name, value.group(1)));

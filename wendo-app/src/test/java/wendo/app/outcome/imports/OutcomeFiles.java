@@ -46,7 +46,7 @@ public record OutcomeFiles(Http person) {
         Matcher select = Pattern.compile("<select[^>]* name=\"([^\"]+)\"[^>]*>(.*?)</select>", Pattern.DOTALL)
                 .matcher(html);
         while (select.find()) {
-            Matcher chosen = Pattern.compile("value=\"([^\"]*)\" selected").matcher(select.group(2));
+            Matcher chosen = Pattern.compile("value=\"([^\"]*)\"\\s+selected").matcher(select.group(2));
             if (chosen.find() && !all.contains(select.group(1))) {
                 all.addAll(List.of(select.group(1), chosen.group(1)));
             }
