@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.ChannelWindows;
 import wendo.core.credit.LookbackWindows;
 import wendo.core.credit.ModelRules;
@@ -73,7 +74,7 @@ public class Attribution {
     void change(EditedVersion edited, ModelRules rules) {
         if (!rules.equals(settings.current())) {
             settings.change(edited, rules);
-            CreditRecalculation.ask(jobs, editions, "The models' rules were changed", clock);
+            CreditRecalculation.ask(jobs, editions, Texts.of("credit.model-rules-changed"), clock);
         }
     }
 

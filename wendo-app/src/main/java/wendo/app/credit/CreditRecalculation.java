@@ -19,6 +19,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 
 /**
  * Makes all credit of a business anew: after a rule was changed, and each night, for what the data-driven models learn
@@ -80,7 +81,7 @@ class CreditRecalculation {
                     jdbc.sql("select analyze_credit_tables()").query(row -> {});
                     for (UUID business : all) {
                         scope.within(new BusinessId(business), () -> {
-                            ask(jobs, editions, "The day's journeys are learned from", clock);
+                            ask(jobs, editions, Texts.of("credit.daily-update-of-the-learned"), clock);
                             return business;
                         });
                     }

@@ -19,6 +19,7 @@ import wendo.app.outcome.outcomes.OutcomesChanged;
 import wendo.app.outcome.outcomes.OutcomesRecorded;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.evidence.ClueChanged;
 import wendo.app.prepare.sources.WindowsChanged;
 import wendo.app.visit.visits.VisitsStored;
@@ -91,7 +92,7 @@ class Crediting {
     @TransactionalEventListener(fallbackExecution = true)
     void on(WindowsChanged event) {
         scope.within(event.business(), () -> {
-            CreditRecalculation.ask(jobs, editions, "The lookback windows were changed", clock);
+            CreditRecalculation.ask(jobs, editions, Texts.of("credit.lookback-windows-changed"), clock);
             return event;
         });
     }

@@ -1,6 +1,7 @@
 package wendo.app.credit;
 
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 
 /**
  * What a person can be recognised by.
@@ -17,8 +18,8 @@ record Identity(UUID id, String kind, String key, UUID person) {
     /** In words, without what only machines read. */
     public String shown() {
         return switch (kind) {
-            case "visitor" -> "a visitor of links";
-            case "browser" -> "a browser on the website";
+            case "visitor" -> Texts.of("credit.a-visitor-of-links");
+            case "browser" -> Texts.of("credit.a-browser-on-the-website");
             default -> key;
         };
     }

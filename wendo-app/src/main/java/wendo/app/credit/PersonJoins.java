@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 
 /**
  * Joins what stands for one person. Runs in the transaction of its caller, which holds the lock of the business's
@@ -99,7 +100,7 @@ class PersonJoins {
                 || one.get().person().equals(two.get().person())) {
             return List.of();
         }
-        join(one.get(), two.get(), by + " says they are one person", by);
+        join(one.get(), two.get(), Texts.of("credit.says-one-person", by), by);
         return identities.outcomesOf(identities.person(one.get().id()));
     }
 
@@ -110,7 +111,7 @@ class PersonJoins {
         if (first.isEmpty() || second.isEmpty()) {
             return List.of();
         }
-        join(first.get(), second.get(), by + " says they are one person", by);
+        join(first.get(), second.get(), Texts.of("credit.says-one-person", by), by);
         return identities.outcomesOf(identities.person(one));
     }
 }

@@ -143,7 +143,7 @@ class SiteJourneyTest extends Journey {
             desk.navigate("http://localhost:" + network.port() + "/offer?s1=007");
             desk.locator("button").click();
             assertThat(page.locator("#received")).containsText("reference=N-7001");
-            assertThat(page.locator("#received")).containsText("Taken: no visit with this sub-ID is known yet.");
+            assertThat(page.locator("#received")).containsText("Recorded: no visit with this sub-ID is known yet.");
         }
     }
 

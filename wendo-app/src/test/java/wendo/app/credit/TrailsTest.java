@@ -162,7 +162,7 @@ class TrailsTest extends WendoTest {
                 .as("the two browsers are one person by the address")
                 .isEqualTo("Postcards 1000000 6000");
         assertThat(person.get("/setup/attribution").body())
-                .contains("Last recalculated on", "The models&#39; rules were changed", "value=\"30\"");
+                .contains("Last recalculated on", "Model rules changed", "value=\"30\"");
     }
 
     /** Somebody may be crediting it just then; of two that meet the database lets one go on. */

@@ -1,10 +1,17 @@
 package wendo.core.links;
 
-/** An address that cannot be a destination; the message is meant for the person who pasted it. */
-public final class AddressRefused extends IllegalArgumentException {
+import wendo.core.text.Refused;
+import wendo.core.text.Sentence;
+
+/** An address that cannot be a destination. */
+public final class AddressRefused extends Refused {
     private static final long serialVersionUID = 1L;
 
-    public AddressRefused(String reason) {
-        super(reason);
+    public AddressRefused(String key, Object... values) {
+        super(key, values);
+    }
+
+    public AddressRefused(Sentence sentence) {
+        super(sentence);
     }
 }

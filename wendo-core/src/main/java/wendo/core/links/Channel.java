@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import wendo.core.text.Sentence;
 
 /** The kind of a source. {@code medium} is the {@code utm_medium} a new source of this channel starts with. */
 public enum Channel {
@@ -39,11 +40,11 @@ public enum Channel {
     }
 
     /** What to tell somebody whose text names no channel. */
-    public static String refusal(String text) {
-        return "There is no channel \"%s\"; use one of %s."
-                .formatted(
-                        text.length() <= 40 ? text : text.substring(0, 40) + "…",
-                        Arrays.stream(values()).map(Channel::key).collect(Collectors.joining(", ")));
+    public static Sentence refusal(String text) {
+        return Sentence.of(
+                "links.no-channel",
+                text.length() <= 40 ? text : text.substring(0, 40) + "…",
+                Arrays.stream(values()).map(Channel::key).collect(Collectors.joining(", ")));
     }
 
     public String label() {

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.Optional;
 import java.util.Set;
+import wendo.core.text.Refused;
 
 /**
  * When a rule applies: all that is said must hold, and what is left out holds always. Days and times are the business's;
@@ -26,7 +27,7 @@ public record Conditions(
     public record Hours(LocalTime from, LocalTime until) {
         public Hours {
             if (from.equals(until)) {
-                throw new IllegalArgumentException("The hours begin and end at %s; they must differ.".formatted(from));
+                throw new Refused("links.hours-equal", from);
             }
         }
 
@@ -43,7 +44,7 @@ public record Conditions(
         devices = Set.copyOf(devices);
         languages = Set.copyOf(languages);
         if (firstDay.isPresent() && lastDay.isPresent() && lastDay.get().isBefore(firstDay.get())) {
-            throw new IllegalArgumentException("The last day lies before the first.");
+            throw new Refused("links.days-reversed");
         }
         if (firstDay.isEmpty()
                 && lastDay.isEmpty()

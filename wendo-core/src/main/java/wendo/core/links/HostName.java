@@ -48,12 +48,11 @@ public final class HostName {
     /** The normal form of an authority: host in lower-case ASCII, port only if it is not the scheme's own. */
     static String authority(String scheme, String text) {
         if (text.contains("@")) {
-            throw new AddressRefused(
-                    "An address with a user name before the @ would show it to everybody. Leave it out.");
+            throw new AddressRefused("links.user-in-address");
         }
         Matcher parts = AUTHORITY.matcher(text);
         if (!parts.matches()) {
-            throw new AddressRefused("The host \"%s\" cannot be read.".formatted(text));
+            throw new AddressRefused("links.host-unreadable", text);
         }
         String host = parts.group(1).startsWith("[") && parts.group(1).endsWith("]")
                 ? six(parts.group(1))
@@ -65,7 +64,7 @@ public final class HostName {
         String plain = digits.replaceFirst("^0+(?=.)", "");
         int port = plain.length() > MAX_PORT_DIGITS ? 0 : Integer.parseInt(plain);
         if (port < 1 || port > 65535) {
-            throw new AddressRefused("A port is a number from 1 to 65535, but here it is %s.".formatted(digits));
+            throw new AddressRefused("links.port", digits);
         }
         return port == (scheme.equals("https") ? 443 : 80) ? host : host + ":" + port;
     }
@@ -73,7 +72,7 @@ public final class HostName {
     /** As browsers do: the WHATWG URL Standard's host parser, with UTS #46 in its non-transitional form. */
     private static String ascii(String text) {
         if (text.isEmpty()) {
-            throw new AddressRefused("The address has no host. It should look like example.org/page.");
+            throw new AddressRefused("links.no-host");
         }
         StringBuilder name = new StringBuilder();
         IDNA.Info info = new IDNA.Info();
@@ -89,8 +88,7 @@ public final class HostName {
                 || host.contains("..")
                 || host.startsWith(".")
                 || host.endsWith(".")) {
-            throw new AddressRefused(
-                    "The host \"%s\" has a character or a length that names cannot have.".formatted(text));
+            throw new AddressRefused("links.host-characters", text);
         }
         return ENDS_IN_NUMBER.matcher(host).matches() ? quad(host) : host;
     }
@@ -130,7 +128,7 @@ public final class HostName {
     }
 
     private static AddressRefused notANumber(String host) {
-        return new AddressRefused("The host \"%s\" ends in a number but is no network address.".formatted(host));
+        return new AddressRefused("links.host-number", host);
     }
 
     /** In the form of RFC 5952. */
@@ -141,9 +139,9 @@ public final class HostName {
                 return "[" + new IPAddressString(inside).toAddress().toIPv6().toCanonicalString() + "]";
             }
         } catch (AddressStringException | IncompatibleAddressException e) {
-            throw new AddressRefused("The host \"%s\" is no network address.".formatted(text));
+            throw new AddressRefused("links.host-no-address", text);
         }
-        throw new AddressRefused("The host \"%s\" is no network address.".formatted(text));
+        throw new AddressRefused("links.host-no-address", text);
     }
 
     static String withoutPort(String authority) {

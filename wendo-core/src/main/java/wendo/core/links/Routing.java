@@ -3,6 +3,7 @@ package wendo.core.links;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
+import wendo.core.text.Refused;
 
 /**
  * Where a link leads for whom: the first rule whose conditions hold; else one of the ways of its split; else its own
@@ -22,8 +23,7 @@ public record Routing(List<Rule> rules, List<Share> split) {
     public record Share(int percent, Way way) {
         public Share {
             if (percent < 1 || percent > 99) {
-                throw new IllegalArgumentException(
-                        "A share must be 1 to 99 of a hundred people, but was %d.".formatted(percent));
+                throw new Refused("links.share", percent);
             }
         }
     }
@@ -32,18 +32,14 @@ public record Routing(List<Rule> rules, List<Share> split) {
         rules = List.copyOf(rules);
         split = List.copyOf(split);
         if (rules.size() > MAX_RULES) {
-            throw new IllegalArgumentException(
-                    "A link may have %d rules; these are %d.".formatted(MAX_RULES, rules.size()));
+            throw new Refused("links.too-many-rules", MAX_RULES, rules.size());
         }
         if (split.size() > MAX_SHARES) {
-            throw new IllegalArgumentException(
-                    "A split may have %d other ways; these are %d.".formatted(MAX_SHARES, split.size()));
+            throw new Refused("links.too-many-ways", MAX_SHARES, split.size());
         }
         int taken = split.stream().mapToInt(Share::percent).sum();
         if (taken > 99) {
-            throw new IllegalArgumentException(
-                    "The other ways take %d of a hundred people; at least 1 must be left for the link's own."
-                            .formatted(taken));
+            throw new Refused("links.shares-too-large", taken);
         }
     }
 

@@ -2,6 +2,7 @@ package wendo.core.links;
 
 import java.util.Locale;
 import java.util.regex.Pattern;
+import wendo.core.text.Refused;
 
 /** The part of a link after the host: letters, digits and hyphens, 2 to 50, lower case in its normal form. */
 public record Slug(String value) {
@@ -12,13 +13,10 @@ public record Slug(String value) {
 
     public Slug {
         if (value.length() < MIN_LENGTH || value.length() > MAX_LENGTH) {
-            throw new IllegalArgumentException("An ending has %d to %d characters; \"%s\" has %d."
-                    .formatted(MIN_LENGTH, MAX_LENGTH, shortened(value), value.length()));
+            throw new Refused("links.ending-length", MIN_LENGTH, MAX_LENGTH, shortened(value), value.length());
         }
         if (!FORM.matcher(value).matches()) {
-            throw new IllegalArgumentException(
-                    "An ending is made of letters a to z, digits and hyphens between them; \"%s\" is not."
-                            .formatted(shortened(value)));
+            throw new Refused("links.ending-characters", shortened(value));
         }
     }
 

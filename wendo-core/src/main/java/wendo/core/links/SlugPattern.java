@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import wendo.core.text.Refused;
 
 /** How the endings of many links are made from what the links are: {@code {source}-{campaign}}. */
 public record SlugPattern(String text) {
@@ -16,22 +17,19 @@ public record SlugPattern(String text) {
     public static SlugPattern of(String text, Set<String> known) {
         String pattern = text.strip();
         if (pattern.length() > MAX_LENGTH) {
-            throw new IllegalArgumentException(
-                    "A pattern may have %d characters; this one has %d.".formatted(MAX_LENGTH, pattern.length()));
+            throw new Refused("links.pattern-length", MAX_LENGTH, pattern.length());
         }
         Matcher place = PLACE.matcher(pattern);
         while (place.find()) {
             if (!known.contains(place.group(1))) {
-                throw new IllegalArgumentException("The pattern knows {%s}; \"{%s}\" is not among them."
-                        .formatted(String.join("}, {", new TreeSet<>(known)), place.group(1)));
+                throw new Refused("links.pattern-part", String.join("}, {", new TreeSet<>(known)), place.group(1));
             }
         }
         if (PLACE.matcher(pattern).replaceAll("").matches(".*[{}].*")) {
-            throw new IllegalArgumentException("A brace in the pattern \"%s\" is not closed.".formatted(pattern));
+            throw new Refused("links.pattern-brace", pattern);
         }
         if (!PLACE.matcher(pattern).find()) {
-            throw new IllegalArgumentException(
-                    "A pattern needs a part that differs from link to link, such as {source}.");
+            throw new Refused("links.pattern-same");
         }
         return new SlugPattern(pattern);
     }

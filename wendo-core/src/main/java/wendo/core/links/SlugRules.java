@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.random.RandomGenerator;
 import java.util.stream.Collectors;
+import wendo.core.text.Sentence;
 
 /** Which slugs may be given out, and how new ones are made. */
 public final class SlugRules {
@@ -59,17 +60,15 @@ public final class SlugRules {
     }
 
     /** Why this slug is not given out to anybody, if it is not. */
-    public Optional<String> refusal(Slug slug) {
+    public Optional<Sentence> refusal(Slug slug) {
         if (RESERVED_SKELETONS.contains(slug.skeleton())) {
-            return Optional.of("\"%s\" is kept for the link host itself.".formatted(slug));
+            return Optional.of(Sentence.of("links.ending-kept", slug));
         }
         String joined = slug.value().replace("-", "");
         boolean rude = offensiveAlone.contains(joined)
                 || Arrays.stream(slug.value().split("-")).anyMatch(offensiveAlone::contains)
                 || offensiveAnywhere.stream().anyMatch(joined::contains);
-        return rude
-                ? Optional.of("\"%s\" contains a word that would embarrass on a card.".formatted(slug))
-                : Optional.empty();
+        return rude ? Optional.of(Sentence.of("links.ending-embarrasses", slug)) : Optional.empty();
     }
 
     /** A slug without look-alikes that is free by the given test. */

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.regex.Pattern;
+import wendo.core.text.Sentence;
 import wendo.core.visits.ClickId;
 
 /**
@@ -20,9 +21,9 @@ public record SubIdForm(String parameter, Alphabet alphabet, int maxLength) {
 
     /** The characters that a network keeps. */
     public enum Alphabet {
-        DIGITS("digits only", "0123456789"),
-        HEX("digits and a to f", "0123456789abcdef"),
-        LETTERS("letters and digits", "0123456789abcdefghijklmnopqrstuvwxyz");
+        DIGITS("links.sub-id-digits", "0123456789"),
+        HEX("links.sub-id-hex", "0123456789abcdef"),
+        LETTERS("links.sub-id-letters", "0123456789abcdefghijklmnopqrstuvwxyz");
 
         private final String words;
         private final String characters;
@@ -36,8 +37,8 @@ public record SubIdForm(String parameter, Alphabet alphabet, int maxLength) {
             return name().toLowerCase(Locale.ROOT);
         }
 
-        public String words() {
-            return words;
+        public Sentence words() {
+            return Sentence.of(words);
         }
 
         public static Optional<Alphabet> find(String key) {

@@ -3,6 +3,7 @@ package wendo.core.links;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import wendo.core.text.Refused;
 
 /**
  * One parameter of a tag plan and where its value comes from.
@@ -28,20 +29,16 @@ public record TagField(String parameter, From from, boolean isRequired, String f
 
     public TagField {
         if (parameter.length() > MAX_PARAMETER || !PARAMETER.matcher(parameter).matches()) {
-            throw new IllegalArgumentException(
-                    "A parameter is a letter, then letters, digits, \"_\", \".\" or \"-\", %d at most; \"%s\" is not."
-                            .formatted(MAX_PARAMETER, shortened(parameter)));
+            throw new Refused("links.parameter", MAX_PARAMETER, shortened(parameter));
         }
         if (from == From.FIXED && !Tag.isPossible(fixed)) {
-            throw new IllegalArgumentException("The fixed value of %s needs a letter or a digit.".formatted(parameter));
+            throw new Refused("links.fixed-value", parameter);
         }
         if (allowed.size() > MAX_ALLOWED) {
-            throw new IllegalArgumentException(
-                    "%s lists %d values; a list may have %d.".formatted(parameter, allowed.size(), MAX_ALLOWED));
+            throw new Refused("links.too-many-values", parameter, allowed.size(), MAX_ALLOWED);
         }
         allowed.stream().filter(value -> !Tag.isPossible(value)).findFirst().ifPresent(value -> {
-            throw new IllegalArgumentException(
-                    "The list of %s has \"%s\", which has no letter or digit.".formatted(parameter, value));
+            throw new Refused("links.value-empty", parameter, value);
         });
         allowed = List.copyOf(allowed);
     }

@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import wendo.core.text.Refused;
+import wendo.core.text.Sentence;
 
 /** Which parameters the links of a business carry, in the order they are written, and how values are spelled. */
 public record TagPlan(Spelling spelling, List<TagField> fields) {
@@ -17,7 +19,7 @@ public record TagPlan(Spelling spelling, List<TagField> fields) {
     private static final Set<String> OWN = Set.of("wcl");
 
     /** The parameters of a link, or for each field by its parameter what is wrong with what was typed. */
-    public record Filled(Map<String, String> parameters, Map<String, String> faults) {
+    public record Filled(Map<String, String> parameters, Map<String, Sentence> faults) {
         public Filled {
             parameters = Collections.unmodifiableMap(new LinkedHashMap<>(parameters));
             faults = Collections.unmodifiableMap(new LinkedHashMap<>(faults));
@@ -26,23 +28,19 @@ public record TagPlan(Spelling spelling, List<TagField> fields) {
 
     public TagPlan {
         if (fields.size() > MAX_FIELDS) {
-            throw new IllegalArgumentException(
-                    "A tag plan may have %d fields; this one has %d.".formatted(MAX_FIELDS, fields.size()));
+            throw new Refused("links.too-many-fields", MAX_FIELDS, fields.size());
         }
         Set<String> seen = new HashSet<>();
         for (TagField field : fields) {
             if (OWN.contains(field.parameter().toLowerCase(Locale.ROOT))) {
-                throw new IllegalArgumentException(
-                        "%s is the parameter that Wendo tells visits apart by; choose another name."
-                                .formatted(field.parameter()));
+                throw new Refused("links.own-parameter", field.parameter());
             }
             if (!seen.add(field.parameter())) {
-                throw new IllegalArgumentException("%s stands in the plan twice.".formatted(field.parameter()));
+                throw new Refused("links.field-twice", field.parameter());
             }
         }
         if (fields.stream().noneMatch(field -> field.from() == TagField.From.SOURCE)) {
-            throw new IllegalArgumentException(
-                    "One field has to carry the source, or other programs could not tell the links apart.");
+            throw new Refused("links.no-source-field");
         }
         fields = List.copyOf(fields);
     }
@@ -67,7 +65,7 @@ public record TagPlan(Spelling spelling, List<TagField> fields) {
     /** @param typed values by parameter, in any spelling; those of other parameters are left alone */
     public Filled fill(Tags tags, Map<String, String> typed) {
         Map<String, String> parameters = new LinkedHashMap<>();
-        Map<String, String> faults = new LinkedHashMap<>();
+        Map<String, Sentence> faults = new LinkedHashMap<>();
         for (TagField field : fields) {
             String text = typed.getOrDefault(field.parameter(), "").strip();
             Optional<Tag> value = value(field, tags, text);
@@ -90,13 +88,15 @@ public record TagPlan(Spelling spelling, List<TagField> fields) {
         };
     }
 
-    private static String fault(TagField field, String text) {
-        String wanted = field.allowed().isEmpty() ? "" : ": one of " + String.join(", ", field.allowed());
+    private static Sentence fault(TagField field, String text) {
+        String wanted = String.join(", ", field.allowed());
         if (text.isEmpty()) {
-            return "The tag plan wants %s%s.".formatted(field.label(), wanted);
+            return wanted.isEmpty()
+                    ? Sentence.of("links.tag-wanted", field.label())
+                    : Sentence.of("links.tag-wanted-of", field.label(), wanted);
         }
-        return field.allowed().isEmpty()
-                ? "%s needs a letter or a digit.".formatted(field.label())
-                : "%s cannot be \"%s\"; the tag plan allows%s.".formatted(field.label(), text, wanted.substring(1));
+        return wanted.isEmpty()
+                ? Sentence.of("links.tag-empty", field.label())
+                : Sentence.of("links.tag-other", field.label(), text, wanted);
     }
 }

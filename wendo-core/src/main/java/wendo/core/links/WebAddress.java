@@ -33,7 +33,7 @@ public record WebAddress(String scheme, String authority, String path, String qu
         checkScheme(scheme);
         String whole = authority + path + query + fragment;
         if (!WHOLE.matcher(whole).matches() || BAD_ESCAPE.matcher(whole).find()) {
-            throw new AddressRefused("This is not a web address: a character in it may not stand there.");
+            throw new AddressRefused("links.address-character");
         }
     }
 
@@ -43,18 +43,17 @@ public record WebAddress(String scheme, String authority, String path, String qu
         String text = slashes(pasted.replaceAll("^[\\x00-\\x20]+|[\\x00-\\x20]+$|[\\t\\r\\n]", "")
                 .strip());
         if (text.isEmpty()) {
-            throw new AddressRefused("Paste the address of the page that the links should lead to.");
+            throw new AddressRefused("links.address-missing");
         }
         if (text.length() > MAX_LENGTH) {
-            throw new AddressRefused(
-                    "An address may have %d characters; this one has %d.".formatted(MAX_LENGTH, text.length()));
+            throw new AddressRefused("links.address-length", MAX_LENGTH, text.length());
         }
         Matcher parts = PARTS.matcher(withScheme(text));
         if (parts.matches() && parts.group(1) != null) {
             checkScheme(parts.group(1).toLowerCase(Locale.ROOT));
         }
         if (!parts.matches() || parts.group(2) == null || parts.group(1) == null) {
-            throw new AddressRefused("This is not a web address. It should look like example.org/page.");
+            throw new AddressRefused("links.no-address");
         }
         String scheme = parts.group(1).toLowerCase(Locale.ROOT);
         String authority = HostName.authority(scheme, parts.group(2));
@@ -92,9 +91,7 @@ public record WebAddress(String scheme, String authority, String path, String qu
 
     private static void checkScheme(String scheme) {
         if (!scheme.equals("http") && !scheme.equals("https")) {
-            throw new AddressRefused(
-                    "Only http and https addresses can be opened by everybody; this one starts with \"%s:\"."
-                            .formatted(scheme));
+            throw new AddressRefused("links.scheme", scheme);
         }
     }
 

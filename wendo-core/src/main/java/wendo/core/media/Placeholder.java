@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import wendo.core.text.Refused;
 
 /**
  * The text that a sending system puts a reader's own value in place of, kept letter for letter. Forms that such systems
@@ -25,15 +26,13 @@ public record Placeholder(String text) {
 
     public Placeholder {
         if (text.isBlank() || text.length() > MAX_LENGTH) {
-            throw new IllegalArgumentException(
-                    "A placeholder must have 1 to %d characters, but had %d.".formatted(MAX_LENGTH, text.length()));
+            throw new Refused("media.placeholder-length", MAX_LENGTH, text.length());
         }
         if (text.chars().anyMatch(c -> Character.isISOControl(c) || Character.isWhitespace(c) && c != ' ')) {
-            throw new IllegalArgumentException("A placeholder stands in one line.");
+            throw new Refused("media.placeholder-line");
         }
         if (text.contains("\"") && text.contains("'")) {
-            throw new IllegalArgumentException(
-                    "A placeholder with both kinds of quotation marks cannot stand in the markup of a link.");
+            throw new Refused("media.placeholder-quotes");
         }
     }
 

@@ -1,5 +1,7 @@
 package wendo.core.media;
 
+import wendo.core.text.Refused;
+
 /**
  * A code in print.
  *
@@ -17,8 +19,7 @@ public record PrintedSize(QrCode code, double millimetres) {
 
     public PrintedSize {
         if (!(millimetres >= SMALLEST && millimetres <= LARGEST)) {
-            throw new IllegalArgumentException(
-                    "A code's side must be %.0f to %.0f mm, but was %s.".formatted(SMALLEST, LARGEST, millimetres));
+            throw new Refused("media.side", Math.round(SMALLEST), Math.round(LARGEST), millimetres);
         }
     }
 

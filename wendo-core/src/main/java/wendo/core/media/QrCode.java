@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import wendo.core.text.Refused;
 
 /**
  * A QR code of ISO/IEC 18004: square, of dark and light modules, in the smallest version that holds its text.
@@ -32,10 +33,9 @@ public final class QrCode {
         try {
             return new QrCode(content, correction, Encoder.encode(content, correction.level(), hints(content)));
         } catch (WriterException e) {
-            throw new IllegalArgumentException(
-                    "A code with correction %s cannot hold these %d characters; use a shorter text or less correction."
-                            .formatted(correction, content.length()),
-                    e);
+            Refused refused = new Refused("media.code-full", correction, content.length());
+            refused.initCause(e);
+            throw refused;
         }
     }
 

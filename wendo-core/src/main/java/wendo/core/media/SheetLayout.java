@@ -1,5 +1,7 @@
 package wendo.core.media;
 
+import wendo.core.text.Refused;
+
 /**
  * A sheet of equal cells, all measures in millimetres: paper, margins to the first cell, cells and the gaps between them.
  */
@@ -18,32 +20,30 @@ public record SheetLayout(
     private static final int MOST_CELLS = 400;
 
     public SheetLayout {
-        within("The paper's width", paperWidth, 20, LONGEST_PAPER);
-        within("The paper's height", paperHeight, 20, LONGEST_PAPER);
-        within("The number of columns", columns, 1, MOST_CELLS);
-        within("The number of rows", rows, 1, MOST_CELLS);
-        within("A label's width", cellWidth, 10, LONGEST_PAPER);
-        within("A label's height", cellHeight, 10, LONGEST_PAPER);
-        within("The left margin", marginLeft, 0, LONGEST_PAPER);
-        within("The top margin", marginTop, 0, LONGEST_PAPER);
-        within("The gap between columns", gapAcross, 0, LONGEST_PAPER);
-        within("The gap between rows", gapDown, 0, LONGEST_PAPER);
-        within("The number of labels on a sheet", columns * (double) rows, 1, MOST_CELLS);
-        fits("columns", marginLeft + columns * cellWidth + (columns - 1) * gapAcross, paperWidth);
-        fits("rows", marginTop + rows * cellHeight + (rows - 1) * gapDown, paperHeight);
+        within("media.sheet-paper-width", paperWidth, 20, LONGEST_PAPER);
+        within("media.sheet-paper-height", paperHeight, 20, LONGEST_PAPER);
+        within("media.sheet-columns", columns, 1, MOST_CELLS);
+        within("media.sheet-rows", rows, 1, MOST_CELLS);
+        within("media.sheet-label-width", cellWidth, 10, LONGEST_PAPER);
+        within("media.sheet-label-height", cellHeight, 10, LONGEST_PAPER);
+        within("media.sheet-left-margin", marginLeft, 0, LONGEST_PAPER);
+        within("media.sheet-top-margin", marginTop, 0, LONGEST_PAPER);
+        within("media.sheet-gap-across", gapAcross, 0, LONGEST_PAPER);
+        within("media.sheet-gap-down", gapDown, 0, LONGEST_PAPER);
+        within("media.sheet-labels", columns * (double) rows, 1, MOST_CELLS);
+        fits("media.columns-too-wide", marginLeft + columns * cellWidth + (columns - 1) * gapAcross, paperWidth);
+        fits("media.rows-too-high", marginTop + rows * cellHeight + (rows - 1) * gapDown, paperHeight);
     }
 
     private static void within(String what, double value, double least, double most) {
         if (!(value >= least && value <= most)) {
-            throw new IllegalArgumentException(
-                    "%s must be %s to %s, but was %s.".formatted(what, plain(least), plain(most), plain(value)));
+            throw new Refused(what, plain(least), plain(most), plain(value));
         }
     }
 
     private static void fits(String what, double needed, double paper) {
         if (needed > paper + 0.01) {
-            throw new IllegalArgumentException(
-                    "The %s need %s mm, but the paper has %s mm.".formatted(what, plain(needed), plain(paper)));
+            throw new Refused(what, plain(needed), plain(paper));
         }
     }
 

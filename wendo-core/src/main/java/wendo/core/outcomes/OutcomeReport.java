@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
+import wendo.core.text.Sentence;
 import wendo.core.visits.ClickId;
 
 /**
@@ -38,7 +39,12 @@ public record OutcomeReport(
     private static final Pattern PLAIN_NUMBER = Pattern.compile("\\d{1,9}(\\.\\d{0,6})?");
 
     /** One thing that is wrong with a report: the field, and what to do about it. */
-    public record Fault(String field, String message) {}
+    public record Fault(String field, Sentence sentence) {
+        /** In English, for programs. */
+        public String message() {
+            return sentence.english();
+        }
+    }
 
     /** What came in, as text; empty stands for absent. */
     public record Fields(
@@ -69,11 +75,10 @@ public record OutcomeReport(
     }
 
     /** What came in as a click identifier but is none; empty if it is one, or nothing came. */
-    public static Optional<String> malformedClick(String clickId) {
+    public static Optional<Sentence> malformedClick(String clickId) {
         return clickId.isBlank() || ClickId.find(clickId).isPresent()
                 ? Optional.empty()
-                : Optional.of("“%s” is no click identifier, so it was left out. One has 26 letters and digits."
-                        .formatted(cut(clickId.strip())));
+                : Optional.of(Sentence.of("outcomes.malformed-click", cut(clickId.strip())));
     }
 
     /** Reads what came in for a business that counts in one currency. Nothing is guessed. */
@@ -81,28 +86,21 @@ public record OutcomeReport(
         List<Fault> faults = new ArrayList<>();
         Optional<OutcomeKind> kind = OutcomeKind.find(fields.kind());
         if (kind.isEmpty()) {
-            faults.add(new Fault(
-                    "kind", "Must be lead, booking or purchase, but was \"%s\".".formatted(cut(fields.kind()))));
+            faults.add(new Fault("kind", Sentence.of("outcomes.kind", cut(fields.kind()))));
         }
         String reference = fields.reference().strip();
         if (reference.isEmpty() || reference.length() > MAX_REFERENCE) {
-            faults.add(new Fault(
-                    "reference",
-                    "Must be 1 to %d characters that name this one outcome, such as an order number; it has %d."
-                            .formatted(MAX_REFERENCE, reference.length())));
+            faults.add(new Fault("reference", Sentence.of("outcomes.reference", MAX_REFERENCE, reference.length())));
         }
         checkCurrency(fields, currency, faults);
         OptionalLong value = readAmount("value", fields.value(), currency, faults);
         fields.occurred()
                 .map(Occurrence::first)
                 .filter(at -> at.isAfter(now.plus(CLOCK_SKEW)))
-                .ifPresent(at ->
-                        faults.add(new Fault("occurredAt", "Must not lie in the future, but was %s.".formatted(at))));
+                .ifPresent(at -> faults.add(new Fault("occurredAt", Sentence.of("outcomes.future", at))));
         Optional<OutcomeStatus> status = OutcomeStatus.find(fields.status());
         if (status.isEmpty() && !fields.status().isBlank()) {
-            faults.add(new Fault(
-                    "status",
-                    "Must be open, confirmed, cancelled or refunded, but was \"%s\".".formatted(cut(fields.status()))));
+            faults.add(new Fault("status", Sentence.of("outcomes.status", cut(fields.status()))));
         }
         OptionalLong refunded = readRefund(fields, status, value, currency, faults);
         ReportedDetails told = ReportedDetails.of(fields.told(), faults);
@@ -128,9 +126,9 @@ public record OutcomeReport(
         OptionalLong refunded = readAmount("refunded", fields.refunded(), currency, faults);
         if (refunded.isPresent()
                 && status.filter(OutcomeStatus.REFUNDED::equals).isEmpty()) {
-            faults.add(new Fault("refunded", "Goes with the status refunded only."));
+            faults.add(new Fault("refunded", Sentence.of("outcomes.refund-status")));
         } else if (refunded.isPresent() && value.isPresent() && refunded.getAsLong() > value.getAsLong()) {
-            faults.add(new Fault("refunded", "Must not be more than the value."));
+            faults.add(new Fault("refunded", Sentence.of("outcomes.refund-value")));
         }
         return refunded;
     }
@@ -138,9 +136,7 @@ public record OutcomeReport(
     private static void checkCurrency(Fields fields, CurrencyUnit currency, List<Fault> faults) {
         if (!fields.currency().isBlank() && !fields.currency().strip().equalsIgnoreCase(currency.getCode())) {
             faults.add(new Fault(
-                    "currency",
-                    "This business counts in %s; convert the value first. It came in \"%s\"."
-                            .formatted(currency.getCode(), cut(fields.currency()))));
+                    "currency", Sentence.of("outcomes.currency", currency.getCode(), cut(fields.currency()))));
         }
     }
 
@@ -164,9 +160,7 @@ public record OutcomeReport(
 
     private static OptionalLong refuse(String field, String text, CurrencyUnit currency, List<Fault> faults) {
         faults.add(new Fault(
-                field,
-                "Must be an amount in %s with a point and at most %d decimals, but was \"%s\"."
-                        .formatted(currency.getCode(), currency.getDecimalPlaces(), cut(text))));
+                field, Sentence.of("outcomes.amount", currency.getCode(), currency.getDecimalPlaces(), cut(text))));
         return OptionalLong.empty();
     }
 

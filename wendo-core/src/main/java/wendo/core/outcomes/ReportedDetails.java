@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.PhoneNumber;
+import wendo.core.text.Sentence;
 
 /**
  * What an outcome's report tells beside what happened: who it is of, what was given or said, and what was taken. What it
@@ -47,18 +48,14 @@ public record ReportedDetails(
     static ReportedDetails of(Typed typed, List<OutcomeReport.Fault> faults) {
         Optional<EmailAddress> email = EmailAddress.find(typed.email());
         if (email.isEmpty() && !typed.email().isBlank()) {
-            faults.add(new OutcomeReport.Fault(
-                    "email", "This is not an e-mail address: something like name@site.example."));
+            faults.add(new OutcomeReport.Fault("email", Sentence.of("outcomes.email")));
         }
         Optional<PhoneNumber> phone = PhoneNumber.find(typed.phone(), typed.country());
         if (phone.isEmpty() && !typed.phone().isBlank()) {
-            faults.add(new OutcomeReport.Fault(
-                    "phone",
-                    "This is not a phone number that can be dialled. Check its digits; from abroad it begins with +."));
+            faults.add(new OutcomeReport.Fault("phone", Sentence.of("outcomes.phone")));
         }
         if (GivenCode.find(typed.code()).isEmpty() && !typed.code().isBlank()) {
-            faults.add(new OutcomeReport.Fault(
-                    "code", "A code has letters or digits, %d at most.".formatted(GivenCode.MAX_LENGTH)));
+            faults.add(new OutcomeReport.Fault("code", Sentence.of("outcomes.code", GivenCode.MAX_LENGTH)));
         }
         return new ReportedDetails(
                 atMost("name", typed.name(), MAX_NAME, faults),
@@ -73,8 +70,7 @@ public record ReportedDetails(
     private static String atMost(String field, String text, int most, List<OutcomeReport.Fault> faults) {
         String plain = text.strip().replace("\0", "");
         if (plain.length() > most) {
-            faults.add(new OutcomeReport.Fault(
-                    field, "It may have %d characters; this has %d.".formatted(most, plain.length())));
+            faults.add(new OutcomeReport.Fault(field, Sentence.of("outcomes.too-long", most, plain.length())));
         }
         return plain;
     }

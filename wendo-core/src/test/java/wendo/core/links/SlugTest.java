@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import wendo.core.text.Sentence;
 
 class SlugTest {
     private final SlugRules rules = new SlugRules(List.of("rude", "rudeword"));
@@ -31,7 +32,7 @@ class SlugTest {
         assertThat(Slug.of("ab").value()).isEqualTo("ab");
         assertThat(Slug.of("a".repeat(50)).value()).hasSize(50);
         assertThatThrownBy(() -> Slug.of("a".repeat(51)))
-                .hasMessage("An ending has 2 to 50 characters; \"%s…\" has 51.".formatted("a".repeat(50)));
+                .hasMessage("An ending has 2 to 50 characters; “%s…” has 51.".formatted("a".repeat(50)));
     }
 
     /** Crockford's base 32 reads o as 0, and i and l as 1 (crockford.com/base32.html, from memory). */
@@ -49,13 +50,13 @@ class SlugTest {
 
     @Test
     void reserved_and_offensive_words_are_refused_and_harmless_ones_are_not() {
-        assertThat(rules.refusal(Slug.of("admin"))).hasValue("\"admin\" is kept for the link host itself.");
+        assertThat(rules.refusal(Slug.of("admin"))).hasValue(Sentence.of("links.ending-kept", "admin"));
         assertThat(rules.refusal(Slug.of("4dmin"))).isEmpty();
         assertThat(rules.refusal(Slug.of("adm1n"))).isPresent();
         assertThat(rules.refusal(Slug.of("my-rude-link"))).isPresent();
         assertThat(rules.refusal(Slug.of("prudent"))).isEmpty();
         assertThat(rules.refusal(Slug.of("arudewordy")))
-                .hasValueSatisfying(reason -> assertThat(reason).contains("embarrass"));
+                .hasValueSatisfying(reason -> assertThat(reason.english()).contains("embarrass"));
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.core.text.Sentence;
 
 class TagPlanTest {
     private static final Tags TAGS = new Tags(Tag.of("Dunlin Bay"), Tag.of("print"), Tag.of("Spring"));
@@ -55,9 +56,9 @@ class TagPlanTest {
                 .containsEntry("placement", "front-window");
         assertThat(plan.fill(TAGS, Map.of("placement", "roof")).faults())
                 .containsEntry(
-                        "placement", "Placement cannot be \"roof\"; the tag plan allows one of Front window, Counter.");
+                        "placement", Sentence.of("links.tag-other", "Placement", "roof", "Front window, Counter"));
         assertThat(plan.fill(TAGS, Map.of()).faults())
-                .containsEntry("placement", "The tag plan wants Placement: one of Front window, Counter.");
+                .containsEntry("placement", Sentence.of("links.tag-wanted-of", "Placement", "Front window, Counter"));
     }
 
     @Test
@@ -66,13 +67,13 @@ class TagPlanTest {
         assertThatThrownBy(() -> plan(SOURCE, SOURCE)).hasMessage("utm_source stands in the plan twice.");
         assertThatThrownBy(() -> plan(SOURCE, TagField.of("WCL", TagField.From.TYPED)))
                 .hasMessageContaining("choose another name");
-        assertThatThrownBy(() -> TagField.of("a b", TagField.From.TYPED)).hasMessageContaining("\"a b\" is not");
+        assertThatThrownBy(() -> TagField.of("a b", TagField.From.TYPED)).hasMessageContaining("“a b” is not");
         assertThatThrownBy(() -> TagField.of("x".repeat(41), TagField.From.TYPED))
                 .hasMessageContaining("40 at most");
         assertThatThrownBy(() -> new TagField("f", TagField.From.FIXED, true, "-", List.of()))
                 .hasMessageContaining("fixed value of f");
         assertThatThrownBy(() -> new TagField("f", TagField.From.TYPED, true, "", List.of("ok", "!")))
-                .hasMessageContaining("\"!\"");
+                .hasMessageContaining("“!”");
     }
 
     @Test
@@ -105,7 +106,7 @@ class TagPlanTest {
         Map<String, String> values = Map.of("source", "dunlin-bay", "campaign", "spring");
         if (expected == null) {
             assertThatThrownBy(() -> SlugPattern.of(pattern, known))
-                    .hasMessage("The pattern knows {campaign}, {source}; \"{SPRING}\" is not among them.");
+                    .hasMessage("The pattern knows {campaign}, {source}; “{SPRING}” is not among them.");
         } else {
             assertThat(SlugPattern.of(pattern, known).fill(values)).isEqualTo(expected);
         }

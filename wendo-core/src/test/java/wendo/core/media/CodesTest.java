@@ -120,7 +120,7 @@ class CodesTest {
         assertThat(PrintedSize.forDistance(code, 2000).millimetres()).isEqualTo(200);
         assertThat(PrintedSize.forDistance(code, 50).millimetres()).isCloseTo(10, within(1e-9));
         assertThatThrownBy(() -> new PrintedSize(code, 7.9))
-                .hasMessage("A code's side must be 8 to 1000 mm, but was 7.9.");
+                .hasMessage("A code’s side must be 8 to 1000 mm, but was 7.9.");
         assertThatThrownBy(() -> new PrintedSize(code, Double.NaN)).hasMessageContaining("NaN");
         assertThatThrownBy(() -> new PrintedSize(code, 1000.1)).hasMessageContaining("1000.1");
     }

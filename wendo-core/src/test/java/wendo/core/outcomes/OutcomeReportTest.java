@@ -9,6 +9,7 @@ import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.core.text.Sentence;
 
 class OutcomeReportTest {
     private static final Instant NOW = Instant.parse("2026-05-03T12:00:00Z");
@@ -71,10 +72,7 @@ class OutcomeReportTest {
     @CsvSource({"0.001", "-1", "ten", "'1,50'", "1e99999999", "1e2", "1000000000"})
     void other_values_are_refused(String value) {
         assertThat(faults(read("lead", "L", value, "GBP", Optional.empty())))
-                .containsExactly(new OutcomeReport.Fault(
-                        "value",
-                        "Must be an amount in GBP with a point and at most 2 decimals, but was \"%s\"."
-                                .formatted(value)));
+                .containsExactly(new OutcomeReport.Fault("value", Sentence.of("outcomes.amount", "GBP", 2, value)));
     }
 
     @Test

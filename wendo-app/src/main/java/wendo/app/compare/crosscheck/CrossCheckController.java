@@ -21,6 +21,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.sources.SourceListed;
@@ -124,7 +125,8 @@ class CrossCheckController {
         Check check = check(id);
         checks.remove(id);
         notes.addFlashAttribute("removed", id.toString());
-        notes.addFlashAttribute("removedSaid", "%s for %s".formatted(check.system(), check.sourceName()));
+        notes.addFlashAttribute(
+                "removedSaid", Texts.of("compare.crosscheck.system-for-source", check.system(), check.sourceName()));
         return "redirect:/compare/cross-checks";
     }
 

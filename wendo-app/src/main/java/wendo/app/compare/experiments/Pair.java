@@ -83,8 +83,10 @@ record Pair(List<Measure> measures) {
         return rate.value().isPresent()
                 ? figures.percent(rate.value().getAsDouble())
                         + rate.interval()
-                                .map(one -> " (%s to %s)"
-                                        .formatted(figures.percent(one.low()), figures.percent(one.high())))
+                                .map(one -> Texts.of(
+                                        "compare.experiments.to-2",
+                                        figures.percent(one.low()),
+                                        figures.percent(one.high())))
                                 .orElse("")
                 : "–";
     }

@@ -28,6 +28,7 @@ import wendo.app.compare.table.Judged;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 import wendo.core.measure.Interval;
@@ -81,23 +82,28 @@ class CompareFiles {
                         rows));
     }
 
+    private static final List<String> FIGURES =
+            List.of("rate", "rate_low", "rate_high", "cost", "cost_low", "cost_high", "verdict");
+
     private static List<String> columns(Grouping grouping, String currency) {
-        List<String> columns = new ArrayList<>(List.of(capital(grouping.noun()), "Channel", "Visits", "People"));
+        List<String> columns = new ArrayList<>(List.of(
+                capital(grouping.noun()),
+                Texts.of("common.channel"),
+                Texts.of("common.visits"),
+                Texts.of("common.people")));
         for (OutcomeKind kind : OutcomeKind.values()) {
-            columns.add(capital(kind.key()) + "s");
+            columns.add(of(kind, "number"));
         }
-        columns.add("Revenue, " + currency);
-        columns.add("Spend, " + currency);
+        columns.add(Texts.of("compare.report.revenue-in", currency));
+        columns.add(Texts.of("compare.report.spend-in", currency));
         for (OutcomeKind kind : OutcomeKind.values()) {
-            columns.add(capital(kind.key()) + " rate");
-            columns.add(capital(kind.key()) + " rate, low");
-            columns.add(capital(kind.key()) + " rate, high");
-            columns.add("Cost per " + kind.key());
-            columns.add("Cost per " + kind.key() + ", low");
-            columns.add("Cost per " + kind.key() + ", high");
-            columns.add(capital(kind.key()) + "s, verdict");
+            FIGURES.forEach(figure -> columns.add(of(kind, figure)));
         }
         return columns;
+    }
+
+    private static String of(OutcomeKind kind, String figure) {
+        return Texts.of("compare.report.figure", figure, kind.key());
     }
 
     private static String capital(String word) {
@@ -107,7 +113,9 @@ class CompareFiles {
     private static List<Object> row(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
         List<Object> cells = new ArrayList<>(List.of(
                 row.name(),
-                row.channel().map(channel -> channel.label()).orElse(""),
+                row.channel()
+                        .map(channel -> Texts.of("common.channel-name", channel.key()))
+                        .orElse(""),
                 row.visits(),
                 row.knowsPeople() ? row.people() : ""));
         for (OutcomeKind kind : OutcomeKind.values()) {

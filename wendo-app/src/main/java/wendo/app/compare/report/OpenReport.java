@@ -21,6 +21,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
@@ -68,7 +69,7 @@ class OpenReport {
                     new ReportPage(
                             report.title(),
                             business.name(),
-                            business.locale().getLanguage(),
+                            PublicLanguages.speak(business.locale()),
                             report,
                             new Figures(business.currency(), business.zone(), business.locale()),
                             report.frozen().orElse("")));

@@ -45,8 +45,9 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
     /** The verdict in words; against an average nobody earns or loses. */
     public String words() {
         return isByAverage()
-                ? average.map(AgainstAverage::words).orElse(Texts.of("compare.table.not-judged"))
-                : verdict().word();
+                ? average.map(one -> Texts.of("common.average-words", one.name().toLowerCase(Locale.ROOT)))
+                        .orElse(Texts.of("compare.table.not-judged"))
+                : Texts.of("common.verdict-word", verdict().name().toLowerCase(Locale.ROOT));
     }
 
     /** What it is drawn as: earning, losing, too_early, below, about or above. */

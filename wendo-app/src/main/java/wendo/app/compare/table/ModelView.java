@@ -57,13 +57,15 @@ public record ModelView(Map<String, Map<ModelName, Judged>> byKey) {
                     "compare.table.the-decision-does-not-depend",
                     words.keySet().iterator().next());
         }
-        return "The decision depends on the model: "
-                + words.entrySet().stream()
+        return Texts.of(
+                "compare.table.decision-depends",
+                words.entrySet().stream()
                         .map(entry -> Texts.of(
                                 "compare.table.by",
                                 entry.getKey(),
-                                entry.getValue().stream().map(ModelName::spoken).collect(Collectors.joining(", "))))
-                        .collect(Collectors.joining("; "))
-                + ".";
+                                entry.getValue().stream()
+                                        .map(one -> Texts.of("common.model-spoken", one.name()))
+                                        .collect(Collectors.joining(", "))))
+                        .collect(Collectors.joining("; ")));
     }
 }

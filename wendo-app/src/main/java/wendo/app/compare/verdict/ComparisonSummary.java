@@ -97,7 +97,7 @@ public record ComparisonSummary(String headline, List<Named> groups, String deta
                         figures.money(average.getAsDouble()),
                         paid,
                         paid == 1 ? grouping.noun() : grouping.plural(),
-                        look.model().spoken(),
+                        Texts.of("common.model-spoken", look.model().name()),
                         withUnpaid(comparison, look.kind(), average.getAsDouble(), figures));
         return (said + " " + missing(comparison)).strip();
     }

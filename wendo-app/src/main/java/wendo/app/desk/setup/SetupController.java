@@ -1,7 +1,6 @@
 package wendo.app.desk.setup;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -57,7 +56,7 @@ class SetupController {
         return ViewRecord.of(
                 "desk/setup/business",
                 new BusinessPage(
-                        business, hosts.defaultHost(), business.locale().getDisplayName(Locale.ENGLISH)));
+                        business, hosts.defaultHost(), business.locale().getDisplayName(Texts.language())));
     }
 
     @GetMapping("/keys")

@@ -24,6 +24,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 
 /** Tells people of the visits of links, as often as they asked for, and at most once a minute for each link. */
 @Service
@@ -167,9 +168,12 @@ public class LinkAlerts {
         String visits = figures.counted(due.visits(), "count.visits");
         outbox.alert(
                 due.email(),
-                "%s: %s".formatted(visits, due.name()),
-                "“%s” has had %s by people since %s.%n%n%s/links/%s%n"
-                        .formatted(due.name(), visits, figures.moment(due.since()), origin, due.link()),
+                Texts.of("issue.alerts.mail-subject", visits, due.name()),
+                "%s%n%n%s/links/%s%n"
+                        .formatted(
+                                Texts.of("issue.alerts.mail", due.name(), visits, figures.moment(due.since())),
+                                origin,
+                                due.link()),
                 now);
     }
 }

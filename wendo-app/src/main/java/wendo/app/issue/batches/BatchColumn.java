@@ -4,25 +4,27 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Tag;
 
 /** What a column of a file may hold. {@code alsoCalled} are headings, in normal form, that people use for it. */
 enum BatchColumn {
-    DESTINATION("Destination", "address", "url", "landing-page", "page", "target", "leads-to"),
-    SOURCE("Source", "place", "placement", "utm-source"),
-    CHANNEL("Channel", "kind", "type"),
-    CAMPAIGN("Campaign", "utm-campaign", "push"),
-    ENDING("Ending", "slug", "short-name", "alias"),
-    NAME("Name", "title", "link-name"),
-    NOTE("Note", "notes", "comment", "remark", "remarks", "comments"),
-    OWNER("Owner", "person", "responsible"),
-    LABELS("Labels", "label", "groups"),
-    FIRST_DAY("First day", "from", "start", "starts"),
-    LAST_DAY("Last day", "until", "to", "end", "ends"),
-    OUTSIDE("Outside of its days", "afterwards", "then-to"),
-    PAID("Paid", "sponsored"),
-    DISCLOSURE("Disclosure"),
-    LINK("Link", "short-link", "tracking-link");
+    DESTINATION(
+            "issue.batches.batch-column.destination", "address", "url", "landing-page", "page", "target", "leads-to"),
+    SOURCE("issue.batches.batch-column.source", "place", "placement", "utm-source"),
+    CHANNEL("issue.batches.batch-column.channel", "kind", "type"),
+    CAMPAIGN("issue.batches.batch-column.campaign", "utm-campaign", "push"),
+    ENDING("issue.batches.batch-column.ending", "slug", "short-name", "alias"),
+    NAME("issue.batches.batch-column.name", "title", "link-name"),
+    NOTE("issue.batches.batch-column.note", "notes", "comment", "remark", "remarks", "comments"),
+    OWNER("issue.batches.batch-column.owner", "person", "responsible"),
+    LABELS("issue.batches.batch-column.labels", "label", "groups"),
+    FIRST_DAY("issue.batches.batch-column.first-day", "from", "start", "starts"),
+    LAST_DAY("issue.batches.batch-column.last-day", "until", "to", "end", "ends"),
+    OUTSIDE("issue.batches.batch-column.outside", "afterwards", "then-to"),
+    PAID("issue.batches.batch-column.paid", "sponsored"),
+    DISCLOSURE("issue.batches.batch-column.disclosure"),
+    LINK("issue.batches.batch-column.link", "short-link", "tracking-link");
 
     private final String heading;
     private final List<String> alsoCalled;
@@ -34,7 +36,7 @@ enum BatchColumn {
 
     /** What stands above it in the template. */
     public String heading() {
-        return heading;
+        return Texts.of(heading);
     }
 
     public String key() {
@@ -47,7 +49,12 @@ enum BatchColumn {
         }
         String normal = Tag.of(typed).value();
         return Arrays.stream(values())
-                .filter(column -> Tag.of(column.heading).value().equals(normal) || column.alsoCalled.contains(normal))
+                .filter(column -> column.isHeaded(normal) || column.alsoCalled.contains(normal))
                 .findFirst();
+    }
+
+    /** In any language that templates are offered in. */
+    private boolean isHeaded(String normal) {
+        return Texts.inAll(heading).map(text -> Tag.of(text).value()).anyMatch(normal::equals);
     }
 }

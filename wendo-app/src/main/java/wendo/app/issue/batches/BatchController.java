@@ -26,6 +26,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.Brought;
@@ -90,7 +91,11 @@ class BatchController {
 
     @GetMapping("/template.{kind}")
     void template(@PathVariable String kind, HttpServletResponse response) throws IOException {
-        send(response, kind, new NamedTable("links", "Links", BatchFiles.template(setting.parameters("")), List.of()));
+        send(
+                response,
+                kind,
+                new NamedTable(
+                        "links", Texts.of("common.links"), BatchFiles.template(setting.parameters("")), List.of()));
     }
 
     /** One batch, or for htmx the part of it that tells how far the work is. */
@@ -170,8 +175,8 @@ class BatchController {
                 response,
                 kind,
                 new NamedTable(
-                        batch.name().replaceFirst("\\.[A-Za-z]{2,5}$", "") + " with links",
-                        "Links",
+                        Texts.of("issue.batches.file-with-links", batch.name().replaceFirst("\\.[A-Za-z]{2,5}$", "")),
+                        Texts.of("common.links"),
                         BatchFiles.columns(batch),
                         BatchFiles.rows(batch, queries.all(id))));
     }

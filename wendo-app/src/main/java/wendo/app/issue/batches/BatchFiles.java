@@ -4,12 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 
 /** What goes out again: an empty table to fill in, and a batch with what became of its rows. */
 final class BatchFiles {
-    private static final List<String> RESULT = List.of("Link", "Leads to", "What happened");
-
     private BatchFiles() {}
 
     /** The headings that are matched by themselves, with those of the tag plan's typed fields. */
@@ -25,7 +24,9 @@ final class BatchFiles {
     /** The same columns, and behind them what is new; a column of that name is filled in where it stands. */
     static List<String> columns(Batch batch) {
         List<String> columns = new ArrayList<>(batch.columns());
-        RESULT.stream().filter(name -> !columns.contains(name)).forEach(columns::add);
+        Stream.of(link(), leadsTo(), whatHappened())
+                .filter(name -> !columns.contains(name))
+                .forEach(columns::add);
         return columns;
     }
 
@@ -41,16 +42,30 @@ final class BatchFiles {
             out.add(cells.cell(i));
         }
         boolean isLink = row.isIssued() || row.verdict().equals("known");
-        out.set(columns.indexOf("Link"), isLink ? row.url() : "");
-        out.set(columns.indexOf("Leads to"), row.isIssued() ? row.taggedAddress() : "");
-        out.set(columns.indexOf("What happened"), happened(row));
+        out.set(columns.indexOf(link()), isLink ? row.url() : "");
+        out.set(columns.indexOf(leadsTo()), row.isIssued() ? row.taggedAddress() : "");
+        out.set(columns.indexOf(whatHappened()), happened(row));
         return out;
     }
 
     private static String happened(BatchQueries.Row row) {
         if (row.isIssued()) {
-            return "issued";
+            return Texts.of("issue.batches.issued");
         }
-        return row.verdict().equals("known") ? "was a link already" : String.join(" ", row.faults());
+        return row.verdict().equals("known")
+                ? Texts.of("issue.batches.was-a-link-already")
+                : String.join(" ", row.faults());
+    }
+
+    private static String link() {
+        return BatchColumn.LINK.heading();
+    }
+
+    private static String leadsTo() {
+        return Texts.of("issue.batches.leads-to");
+    }
+
+    private static String whatHappened() {
+        return Texts.of("issue.batches.what-happened");
     }
 }

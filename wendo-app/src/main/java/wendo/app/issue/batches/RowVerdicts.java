@@ -16,7 +16,7 @@ final class RowVerdicts {
     static BatchStore.Verdict of(int line, Draft draft) {
         List<String> faults =
                 draft.faults().stream().map(fault -> words(fault, draft)).toList();
-        String isNew = draft.what().source().isPresent() ? "" : " (new source)";
+        String isNew = draft.what().source().isPresent() ? "" : Texts.of("issue.batches.new-source");
         return new BatchStore.Verdict(
                 line,
                 faults.isEmpty() ? "good" : "wrong",
@@ -42,7 +42,7 @@ final class RowVerdicts {
     private static String words(IssueFault fault, Draft draft) {
         String free = fault.field().equals("slug")
                 ? draft.alternative()
-                        .map(slug -> " \"%s\" is free.".formatted(slug))
+                        .map(slug -> Texts.of("issue.batches.is-free", slug))
                         .orElse("")
                 : "";
         return column(fault.field()) + ": " + fault.message() + free;

@@ -51,8 +51,9 @@ class ChangeForm {
             return Read.refused(Texts.of("issue.linklist.at-most-links-are-changed", LinkChanges.MOST_LINKS));
         }
         return switch (typed.what()) {
-            case "archive" -> Read.of(new LinkChange.Archive(true), "Archived");
-            case "restore" -> Read.of(new LinkChange.Archive(false), "Taken out of the archive");
+            case "archive" -> Read.of(new LinkChange.Archive(true), Texts.of("issue.linklist.archived-2"));
+            case "restore" ->
+                Read.of(new LinkChange.Archive(false), Texts.of("issue.linklist.restored-from-the-archive"));
             case "label", "unlabel" -> label(typed);
             case "owner" -> owner(typed.owner());
             case "lead" -> lead(typed, business);
@@ -74,18 +75,20 @@ class ChangeForm {
         boolean isPut = typed.what().equals("label");
         return Read.of(
                 new LinkChange.Label(label, isPut),
-                (isPut ? "Labelled “%s”" : "Label “%s” taken off").formatted(label));
+                Texts.of(isPut ? "issue.linklist.labelled" : "issue.linklist.label-off", label));
     }
 
     private Read owner(String id) {
         if (id.isEmpty()) {
-            return Read.of(new LinkChange.GiveTo(Optional.empty()), "Left without an owner");
+            return Read.of(new LinkChange.GiveTo(Optional.empty()), Texts.of("issue.linklist.owner-removed"));
         }
         List<Colleague> all = accounts.colleagues();
         return all.stream()
                 .filter(one -> one.id().toString().equals(id))
                 .findFirst()
-                .map(one -> Read.of(new LinkChange.GiveTo(Optional.of(one.id())), "Given to " + one.name()))
+                .map(one -> Read.of(
+                        new LinkChange.GiveTo(Optional.of(one.id())),
+                        Texts.of("issue.linklist.assigned-to", one.name())))
                 .orElse(Read.refused(Texts.of("issue.linklist.nobody-here-has-that-name")));
     }
 
@@ -101,9 +104,9 @@ class ChangeForm {
             String shown = address.toString();
             return Read.of(
                     new LinkChange.LeadTo(address, typed.reason()),
-                    "Led to " + (shown.length() <= 200 ? shown : shown.substring(0, 200) + "…"));
+                    Texts.of("issue.linklist.moved-to", shown.length() <= 200 ? shown : shown.substring(0, 200) + "…"));
         } catch (AddressRefused e) {
-            return Read.refused(String.valueOf(e.getMessage()));
+            return Read.refused(Texts.said(e));
         }
     }
 }

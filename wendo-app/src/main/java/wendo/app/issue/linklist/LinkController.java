@@ -54,8 +54,6 @@ import wendo.app.platform.site.ViewRecord;
 @Controller
 @RequestMapping("/links/{id}")
 class LinkController {
-    private static final String AFRESH_FAULT = "Choose a day and a time of day, in the years 2000 to 2199.";
-
     private final LinkSaving links;
     private final LinkChanges changes;
     private final LinkChangeLog log;
@@ -202,14 +200,17 @@ class LinkController {
         LinkListed link = find(id);
         Optional<Instant> moment = moment(from, context.business());
         if (!from.isBlank() && moment.isEmpty()) {
-            return InvalidForm.of(
-                    show(link, new Typed(link.name(), links.terms(id)), Map.of("afresh", AFRESH_FAULT), context));
+            return InvalidForm.of(show(
+                    link,
+                    new Typed(link.name(), links.terms(id)),
+                    Map.of("afresh", Texts.of("issue.linklist.afresh-fault")),
+                    context));
         }
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
                 new LinkChange.CountFrom(moment),
                 moment.isPresent()
-                        ? "Counted afresh from " + from.replace('T', ' ')
+                        ? Texts.of("issue.linklist.counted-from", from.replace('T', ' '))
                         : Texts.of("issue.linklist.all-visits-count-again"),
                 context.person().name());
         return new ModelAndView("redirect:/links/" + id);

@@ -11,6 +11,7 @@ import org.springframework.web.server.ResponseStatusException;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
@@ -35,26 +36,26 @@ class LinkExportController {
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         LinkFilter filter = LinkFilter.of(name -> asked.raw(name));
         List<String> columns = List.of(
-                "Name",
-                "Address",
-                "Source",
-                "Channel",
-                "Campaign",
-                "Destination",
-                "Labels",
-                "Note",
-                "Archived",
-                "Paid",
-                "Page fails",
-                "People",
-                "Visits",
-                "Not counted");
+                Texts.of("common.name"),
+                Texts.of("common.address"),
+                Texts.of("issue.linklist.source"),
+                Texts.of("common.channel"),
+                Texts.of("common.campaign"),
+                Texts.of("common.destination"),
+                Texts.of("common.labels"),
+                Texts.of("common.note"),
+                Texts.of("issue.linklist.archived-2"),
+                Texts.of("issue.linklist.paid"),
+                Texts.of("issue.linklist.page-fails"),
+                Texts.of("common.people"),
+                Texts.of("common.visits"),
+                Texts.of("issue.linklist.not-counted"));
         List<List<Object>> rows = queries.first(filter, MOST, choice.period()).stream()
                 .map(LinkExportController::cells)
                 .toList();
         String name = "links-%s-%s"
                 .formatted(choice.period().startInclusive(), choice.period().lastDay());
-        wanted.send(response, new NamedTable(name, "Links", columns, rows));
+        wanted.send(response, new NamedTable(name, Texts.of("common.links"), columns, rows));
     }
 
     private static List<Object> cells(ListQueries.Row row) {
@@ -62,7 +63,7 @@ class LinkExportController {
                 row.name(),
                 row.url(),
                 row.source(),
-                row.channel().label(),
+                Texts.of("common.channel-name", row.channel().key()),
                 row.campaign(),
                 row.destination(),
                 String.join(", ", row.labels()),

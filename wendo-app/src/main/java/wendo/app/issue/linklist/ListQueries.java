@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.links.PastedLink;
 import wendo.core.measure.Period;
@@ -193,31 +194,34 @@ class ListQueries {
     /** What the links that are wanted have in common, in words; empty text if nothing. */
     @Transactional(readOnly = true)
     String words(LinkFilter filter) {
-        String words = jdbc.sql("""
-                        select concat_ws(', ',
-                            (select 'of ' || name from source where id = cast(? as uuid)),
-                            (select 'in ' || name from campaign where id = cast(? as uuid)),
-                            (select 'to ' || coalesce(nullif(name, ''), address) from destination where id = cast(? as uuid)),
-                            (select 'owned by ' || name from person p join membership m on m.person_id = p.id
-                                where p.id = cast(? as uuid)))
+        List<String> words = jdbc.sql("""
+                        select 'source', name from source where id = cast(? as uuid)
+                        union all select 'campaign', name from campaign where id = cast(? as uuid)
+                        union all select 'destination', coalesce(nullif(name, ''), address) from destination
+                            where id = cast(? as uuid)
+                        union all select 'owner', name from person p join membership m on m.person_id = p.id
+                            where p.id = cast(? as uuid)
                         """)
                 .param(id(filter.source()))
                 .param(id(filter.campaign()))
                 .param(id(filter.destination()))
                 .param(id(filter.owner()))
-                .query(String.class)
-                .single();
-        return Stream.of(
-                        words,
+                .query((row, number) -> said(row.getString(1), row.getString(2)))
+                .list();
+        Stream<String> others = Stream.of(
                         filter.channel()
-                                .map(channel -> "by " + channel.label().toLowerCase(Locale.ROOT))
+                                .map(channel -> said("channel", Texts.of("common.channel-name", channel.key())))
                                 .orElse(""),
-                        filter.label().isEmpty() ? "" : "labelled " + filter.label(),
-                        filter.state() == LinkFilter.State.ARCHIVED ? "in the archive" : "",
-                        filter.state() == LinkFilter.State.ALL ? "with the archived ones" : "",
-                        filter.isFailing() ? "whose page fails" : "")
-                .filter(part -> !part.isEmpty())
-                .collect(Collectors.joining(", "));
+                        filter.label().isEmpty() ? "" : said("label", filter.label()),
+                        filter.state() == LinkFilter.State.ARCHIVED ? Texts.of("issue.linklist.in-the-archive") : "",
+                        filter.state() == LinkFilter.State.ALL ? Texts.of("issue.linklist.with-archived-ones") : "",
+                        filter.isFailing() ? Texts.of("issue.linklist.whose-page-fails") : "")
+                .filter(part -> !part.isEmpty());
+        return Stream.concat(words.stream(), others).collect(Collectors.joining(", "));
+    }
+
+    private static String said(String what, String name) {
+        return Texts.of("issue.linklist.words", what, name);
     }
 
     private static Row row(ResultSet row, LinkFilter.Group group) throws SQLException {
@@ -240,7 +244,7 @@ class ListQueries {
                 row.getLong("not_counted"),
                 switch (group) {
                     case NONE -> "";
-                    case CHANNEL -> channel.label();
+                    case CHANNEL -> Texts.of("common.channel-name", channel.key());
                     case CAMPAIGN -> row.getString("campaign");
                     case SOURCE -> row.getString("source");
                 });

@@ -76,7 +76,7 @@ final class DraftFactory {
         try {
             return new Address(Optional.of(Destinations.check(typed, setting.business(), setting.linkHosts())), "");
         } catch (AddressRefused e) {
-            return new Address(Optional.empty(), String.valueOf(e.getMessage()));
+            return new Address(Optional.empty(), Texts.said(e));
         }
     }
 
@@ -93,7 +93,7 @@ final class DraftFactory {
         if (known.isEmpty() && !wish.channel().isEmpty()) {
             Optional<Channel> named = Channel.find(wish.channel());
             if (named.isEmpty()) {
-                add(faults, "channel", Channel.refusal(wish.channel()));
+                add(faults, "channel", Texts.of(Channel.refusal(wish.channel())));
             }
             channel = named.orElse(Channel.OTHER);
         }
@@ -111,7 +111,7 @@ final class DraftFactory {
                 .orElseGet(() -> Tag.of(what.channel().medium()));
         TagPlan.Filled filled =
                 setting.plan().plan().fill(new Tags(source, medium, Tag.of(wish.campaign())), wish.fields());
-        filled.faults().forEach((parameter, fault) -> add(faults, "field." + parameter, fault));
+        filled.faults().forEach((parameter, fault) -> add(faults, "field." + parameter, Texts.of(fault)));
         return filled;
     }
 

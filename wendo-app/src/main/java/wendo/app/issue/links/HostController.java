@@ -27,6 +27,7 @@ import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.HostName;
 import wendo.core.links.WebAddress;
+import wendo.core.text.Sentence;
 
 /** The names that a business's links begin with. */
 @Needs(Permission.SET_UP)
@@ -64,7 +65,7 @@ class HostController {
             String origin = origin(name, business, hosts.defaultHost());
             added = UniqueKey.stored(() -> hosts.add(origin));
         } catch (AddressRefused e) {
-            return InvalidForm.of(list(person, name, String.valueOf(e.getMessage())));
+            return InvalidForm.of(list(person, name, Texts.said(e)));
         }
         if (added.isEmpty()) {
             return InvalidForm.of(list(person, name, Texts.of("issue.links.this-name-is-a-link")));
@@ -77,14 +78,13 @@ class HostController {
     private static String origin(String typed, Business business, LinkHosts.LinkHost standard) {
         WebAddress address = WebAddress.of(typed);
         if (!address.path().equals("/") || !address.query().isEmpty()) {
-            throw new AddressRefused("Give the name alone, like go.yourbusiness.example. All its paths become links.");
+            throw new AddressRefused(Sentence.said(Texts.of("issue.links.enter-the-name-alone-like")));
         }
         if (!NAME.matcher(address.host()).matches()) {
-            throw new AddressRefused(
-                    "A link domain has letters, digits and hyphens between its dots, as names of hosts have.");
+            throw new AddressRefused(Sentence.said(Texts.of("issue.links.a-link-domain-has-letters")));
         }
         if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
-            throw new AddressRefused("Only your own network can open \"%s\".".formatted(address.host()));
+            throw new AddressRefused(Sentence.said(Texts.of("issue.links.only-your-own-network-can", address.host())));
         }
         boolean isBareLocal = HostName.isLocal(address.host()) && typed.strip().equalsIgnoreCase(address.host());
         if (isBareLocal) { // on this machine it answers where the others do
@@ -146,16 +146,12 @@ class HostController {
         LinkHosts.Moved moved = hosts.move(id, target.get().id(), person.name());
         notes.addFlashAttribute(
                 "said",
-                "%d %s moved to %s. The addresses on %s keep answering.%s"
-                        .formatted(
+                Texts.of(
+                                "issue.links.moved",
                                 moved.moved(),
-                                moved.moved() == 1 ? "link" : "links",
                                 target.get().shown(),
-                                from.host().shown(),
-                                moved.stayed() == 0
-                                        ? ""
-                                        : " %d stayed: another link has the same ending there."
-                                                .formatted(moved.stayed())));
+                                from.host().shown())
+                        + (moved.stayed() == 0 ? "" : Texts.of("issue.links.stayed", moved.stayed())));
         return "redirect:/setup/hosts";
     }
 

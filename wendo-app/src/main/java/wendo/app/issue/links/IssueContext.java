@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.SlugPattern;
 import wendo.core.links.Tag;
@@ -92,7 +93,7 @@ public class IssueContext {
             SlugPattern.of(pattern, known(plan));
             return "";
         } catch (IllegalArgumentException e) {
-            return String.valueOf(e.getMessage());
+            return Texts.said(e);
         }
     }
 

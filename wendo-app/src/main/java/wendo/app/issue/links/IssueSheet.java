@@ -52,7 +52,7 @@ record IssueSheet(IssueForm form, IssueSetting setting, List<Lead> leads, List<S
             PastedTags pasted = PastedTags.of(address, setting.plan().plan());
             return new Lead(typed, "", PastedOffer.of(pasted, setting.sources()), replaced);
         } catch (AddressRefused e) {
-            return new Lead(typed, String.valueOf(e.getMessage()), Optional.empty(), replaced);
+            return new Lead(typed, Texts.said(e), Optional.empty(), replaced);
         }
     }
 

@@ -7,10 +7,12 @@ import java.util.UUID;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.destinations.DestinationMoved;
 import wendo.app.prepare.sources.SourcesMerged;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
+import wendo.core.text.Sentence;
 
 /** Links follow what they belong to: a page that moved, a source that turned out to be another. */
 @Component
@@ -41,7 +43,7 @@ class LinkSourceMergeListener {
     void on(DestinationMoved moved) {
         WebAddress address = WebAddress.of(moved.newAddress());
         if (hosts.names().contains(address.host())) {
-            throw new AddressRefused("This is itself a link of yours; its links would lead in a circle.");
+            throw new AddressRefused(Sentence.said(Texts.of("issue.links.this-is-itself-one-of")));
         }
         LinkDestination.Change change = new LinkDestination.Change(moved.movedBy(), clock.instant(), moved.reason());
         List<Link> leading = links.findAllByDestinationId(moved.destination());

@@ -67,7 +67,7 @@ final class SlugSheet {
         try {
             slug = Slug.of(wanted.text());
         } catch (IllegalArgumentException e) {
-            return new Given(wanted.text(), String.valueOf(e.getMessage()), Optional.empty());
+            return new Given(wanted.text(), Texts.said(e), Optional.empty());
         }
         Optional<String> fault = fault(slug, taken);
         if (fault.isEmpty()) {
@@ -83,7 +83,7 @@ final class SlugSheet {
     }
 
     private Optional<String> fault(Slug slug, Map<String, String> taken) {
-        Optional<String> rule = slugs.rules().refusal(slug);
+        Optional<String> rule = slugs.rules().refusal(slug).map(Texts::of);
         if (rule.isPresent()) {
             return rule;
         }

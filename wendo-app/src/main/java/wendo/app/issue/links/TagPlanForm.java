@@ -96,7 +96,7 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
             List<TagField> fields = rows.stream().map(TagPlanForm::field).toList();
             return new Judged(Optional.of(new TagPlan(how.get(), fields)), Map.of());
         } catch (IllegalArgumentException e) {
-            return wrong("fields", String.valueOf(e.getMessage()));
+            return wrong("fields", Texts.said(e));
         }
     }
 
@@ -126,8 +126,12 @@ record TagPlanForm(String name, String spelling, List<Row> rows) {
     /** What a plan says, by the fields beside which faults stand. */
     Map<String, String> fields() {
         String all = rows.stream()
-                .map(row -> "%s from %s%s %s"
-                        .formatted(row.parameter(), row.from(), row.isRequired() ? ", required" : "", row.values())
+                .map(row -> Texts.of(
+                                "issue.links.field-said",
+                                row.parameter(),
+                                row.from(),
+                                row.isRequired() ? Texts.of("issue.links.required") : "",
+                                row.values())
                         .strip())
                 .collect(Collectors.joining("; "));
         return Map.of("name", name, "fields", spelling + ": " + all);

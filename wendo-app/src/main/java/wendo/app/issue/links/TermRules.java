@@ -78,11 +78,11 @@ final class TermRules {
         if (day.isEmpty() || day.get().getYear() < 2000 || day.get().getYear() > 2199) {
             faults.add(new IssueFault(
                     field,
-                    "\"%s\" is not a day. Write it like %s."
-                            .formatted(
-                                    shortened(text),
-                                    LocalDate.of(2026, 12, 31)
-                                            .format(shortDay(setting.business().locale())))));
+                    Texts.of(
+                            "issue.links.is-not-a-day-write",
+                            shortened(text),
+                            LocalDate.of(2026, 12, 31)
+                                    .format(shortDay(setting.business().locale())))));
             return Optional.empty();
         }
         return day;
@@ -155,7 +155,7 @@ final class TermRules {
         try {
             return Optional.of(Destinations.check(text, setting.business(), setting.linkHosts()));
         } catch (AddressRefused e) {
-            faults.add(new IssueFault("outside", String.valueOf(e.getMessage())));
+            faults.add(new IssueFault("outside", Texts.said(e)));
             return Optional.empty();
         }
     }

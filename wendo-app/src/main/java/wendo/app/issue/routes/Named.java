@@ -5,18 +5,19 @@ import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import wendo.app.platform.site.Texts;
 
 /** Countries (ISO 3166-1) and languages (ISO 639-1) by code, and by their names in English and the business's own language. */
 final class Named {
-    private final String what;
+    private final String unknown;
     private final Map<String, String> codes = new HashMap<>();
 
-    private Named(String what) {
-        this.what = what;
+    private Named(String unknown) {
+        this.unknown = unknown;
     }
 
     static Named countries(Locale locale) {
-        Named named = new Named("country");
+        Named named = new Named("issue.routes.no-country");
         for (String code : Locale.getISOCountries()) {
             Locale country = new Locale("", code);
             named.add(code, code, country.getDisplayCountry(Locale.ENGLISH), country.getDisplayCountry(locale));
@@ -28,7 +29,7 @@ final class Named {
     }
 
     static Named languages(Locale locale) {
-        Named named = new Named("language");
+        Named named = new Named("issue.routes.no-language");
         for (String code : Locale.getISOLanguages()) {
             Locale language = new Locale(code);
             named.add(code, code, language.getDisplayLanguage(Locale.ENGLISH), language.getDisplayLanguage(locale));
@@ -50,8 +51,8 @@ final class Named {
             if (!name.isEmpty()) {
                 String code = codes.get(name.toLowerCase(Locale.ROOT));
                 if (code == null) {
-                    throw new IllegalArgumentException("No %s is called \"%s\". Write its name or its two letters."
-                            .formatted(what, name.length() <= 40 ? name : name.substring(0, 40) + "…"));
+                    throw new IllegalArgumentException(
+                            Texts.of(unknown, name.length() <= 40 ? name : name.substring(0, 40) + "…"));
                 }
                 read.add(code);
             }

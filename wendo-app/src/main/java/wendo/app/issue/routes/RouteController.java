@@ -163,7 +163,7 @@ class RouteController {
         try {
             return Optional.of(links.check(address, business));
         } catch (AddressRefused e) {
-            faults.put(field, String.valueOf(e.getMessage()));
+            faults.put(field, Texts.said(e));
             return Optional.empty();
         }
     }
@@ -238,7 +238,7 @@ class RouteController {
         } catch (OptimisticLockingFailureException e) {
             return changedMeanwhile(link, RuleForm.empty()).addObject("typedSplit", typed.firstValues());
         } catch (IllegalArgumentException e) {
-            faults.put("split", String.valueOf(e.getMessage()));
+            faults.put("split", Texts.said(e));
         }
         return InvalidForm.of(show(link, "", RuleForm.empty(), faults)).addObject("typedSplit", typed.firstValues());
     }

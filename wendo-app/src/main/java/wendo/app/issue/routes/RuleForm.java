@@ -50,8 +50,8 @@ record RuleForm(
     /** The conditions, or empty with what is wrong noted by field. */
     Optional<Conditions> read(Locale locale, Map<String, String> faults) {
         Map<String, String> found = new HashMap<>();
-        Optional<LocalDate> first = one("firstDay", firstDay, LocalDate::parse, "a day", found);
-        Optional<LocalDate> last = one("lastDay", lastDay, LocalDate::parse, "a day", found);
+        Optional<LocalDate> first = one("firstDay", firstDay, LocalDate::parse, Texts.of("issue.routes.a-day"), found);
+        Optional<LocalDate> last = one("lastDay", lastDay, LocalDate::parse, Texts.of("issue.routes.a-day"), found);
         Optional<LocalTime> begin =
                 one("from", from, LocalTime::parse, Texts.of("issue.routes.a-time-of-day-like"), found);
         Optional<LocalTime> end =
@@ -75,7 +75,7 @@ record RuleForm(
                     among(Device.values(), devices),
                     inLanguages));
         } catch (IllegalArgumentException e) {
-            faults.put("rule", String.valueOf(e.getMessage()));
+            faults.put("rule", Texts.said(e));
             return Optional.empty();
         }
     }
@@ -88,7 +88,7 @@ record RuleForm(
         try {
             return Optional.of(parse.apply(text));
         } catch (DateTimeParseException e) {
-            faults.put(field, "This is not " + what + ".");
+            faults.put(field, Texts.of("issue.routes.not-what", what));
             return Optional.empty();
         }
     }
@@ -97,7 +97,7 @@ record RuleForm(
         try {
             return named.read(text);
         } catch (IllegalArgumentException e) {
-            faults.put(field, String.valueOf(e.getMessage()));
+            faults.put(field, Texts.said(e));
             return Set.of();
         }
     }

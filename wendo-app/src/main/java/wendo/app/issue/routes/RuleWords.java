@@ -1,5 +1,7 @@
 package wendo.app.issue.routes;
 
+import com.ibm.icu.text.ListFormatter;
+import com.ibm.icu.util.ULocale;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -24,24 +26,29 @@ record RuleWords(Locale locale) {
     public String conditions(Conditions when) {
         List<String> parts = new ArrayList<>();
         if (!when.devices().isEmpty()) {
-            parts.add("on " + any(when.devices(), device -> device.label() + "s"));
+            parts.add(Texts.of("issue.routes.when-device", any(when.devices(), RuleWords::devices)));
         }
         if (!when.countries().isEmpty()) {
-            parts.add("in " + any(when.countries(), this::country));
+            parts.add(Texts.of("issue.routes.when-country", any(when.countries(), this::country)));
         }
         if (!when.languages().isEmpty()) {
-            parts.add("whose browser asks for " + any(when.languages(), this::language));
+            parts.add(Texts.of("issue.routes.when-language", any(when.languages(), this::language)));
         }
         if (!when.weekdays().isEmpty()) {
-            parts.add("on "
-                    + when.weekdays().stream()
+            parts.add(Texts.of(
+                    "issue.routes.when-weekday",
+                    either(when.weekdays().stream()
                             .sorted()
-                            .map(day -> day.getDisplayName(TextStyle.FULL, locale) + "s")
-                            .collect(Collectors.joining(" or ")));
+                            .map(day -> day.getDisplayName(TextStyle.FULL, reader()))
+                            .toList())));
         }
-        when.hours().ifPresent(hours -> parts.add("from %s to %s".formatted(hours.from(), hours.until())));
-        when.firstDay().ifPresent(day -> parts.add("from " + day(day)));
-        when.lastDay().ifPresent(day -> parts.add("until " + day(day)));
+        when.hours()
+                .ifPresent(hours -> parts.add(Texts.of(
+                        "issue.routes.when-hours",
+                        hours.from().toString(),
+                        hours.until().toString())));
+        when.firstDay().ifPresent(day -> parts.add(Texts.of("issue.routes.when-first", day(day))));
+        when.lastDay().ifPresent(day -> parts.add(Texts.of("issue.routes.when-last", day(day))));
         String all = String.join(", ", parts);
         return all.substring(0, 1).toUpperCase(locale) + all.substring(1);
     }
@@ -51,37 +58,57 @@ record RuleWords(Locale locale) {
     }
 
     private static <T> String any(Set<T> values, Function<T, String> name) {
-        return values.stream().map(name).sorted(Comparator.naturalOrder()).collect(Collectors.joining(" or "));
+        return either(
+                values.stream().map(name).sorted(Comparator.naturalOrder()).toList());
+    }
+
+    private static String either(List<String> words) {
+        return ListFormatter.getInstance(
+                        Texts.language().equals(Locale.ENGLISH) ? ULocale.UK : ULocale.forLocale(reader()),
+                        ListFormatter.Type.OR,
+                        ListFormatter.Width.WIDE)
+                .format(words);
+    }
+
+    /** Who reads it, in a language that the texts have. */
+    private static Locale reader() {
+        return Texts.language();
+    }
+
+    private static String devices(Device device) {
+        return Texts.of("issue.routes.devices", device.key());
     }
 
     public String country(String code) {
-        return new Locale("", code).getDisplayCountry(locale);
+        return new Locale("", code).getDisplayCountry(reader());
     }
 
     public String language(String code) {
-        return new Locale(code).getDisplayLanguage(locale);
+        return new Locale(code).getDisplayLanguage(reader());
     }
 
     public String weekday(DayOfWeek day) {
-        return day.getDisplayName(TextStyle.SHORT, locale);
+        return day.getDisplayName(TextStyle.SHORT, reader());
     }
 
     /** "Phones in Ireland"; "Everybody" where the rules tell nobody apart. */
     public String group(RoutingPreview.Group group) {
-        String devices =
-                group.device().map(Device::label).map(label -> label + "s").orElse("");
+        String devices = group.device().map(RuleWords::devices).orElse("");
         String in = group.country()
-                .map(code -> code.isEmpty() ? Texts.of("issue.routes.in-any-other-country") : "in " + country(code))
+                .map(code -> code.isEmpty()
+                        ? Texts.of("issue.routes.in-any-other-country")
+                        : Texts.of("issue.routes.when-country", country(code)))
                 .orElse("");
         String asking = group.language()
                 .map(code -> code.isEmpty()
                         ? Texts.of("issue.routes.asking-for-another-language")
-                        : "asking for " + language(code))
+                        : Texts.of("issue.routes.asking-for", language(code)))
                 .orElse("");
-        String all = Stream.of(devices.isEmpty() ? "people" : devices, in, asking)
+        String people = Texts.of("issue.routes.people");
+        String all = Stream.of(devices.isEmpty() ? people : devices, in, asking)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(" "));
-        return all.equals("people")
+        return all.equals(people)
                 ? Texts.of("issue.routes.everyone")
                 : all.substring(0, 1).toUpperCase(locale) + all.substring(1);
     }

@@ -21,20 +21,20 @@ import wendo.app.platform.site.Texts;
  * @param answers what customers may choose as how they heard of the business, one a line; without any they write
  */
 record EntryForm(
-        @NotBlank(message = "Give the form a name; only you see it.") @Size(max = Limits.SHORT_NAME)
+        @NotBlank(message = "lead.forms.name-it") @Size(max = Limits.SHORT_NAME)
         String name,
 
         Purpose purpose,
 
-        @NotBlank(message = "Say in a few words what the form is for; visitors see it.") @Size(max = Limits.TITLE)
+        @NotBlank(message = "lead.forms.title-it") @Size(max = Limits.TITLE)
         String title,
 
         @Size(max = MAX_TEXT) String intro,
 
-        @NotBlank(message = "Say what the button does, like “Send”.") @Size(max = Limits.BUTTON)
+        @NotBlank(message = "lead.forms.name-the-button") @Size(max = Limits.BUTTON)
         String button,
 
-        @NotBlank(message = "Say what happens next; it is shown when the form was sent.") @Size(max = MAX_TEXT)
+        @NotBlank(message = "lead.forms.say-thanks") @Size(max = MAX_TEXT)
         String thanks,
 
         String accent,

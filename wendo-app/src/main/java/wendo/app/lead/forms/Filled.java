@@ -16,6 +16,7 @@ import wendo.core.media.PhoneNumber;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
+import wendo.core.text.Sentence;
 
 /** A form as a visitor filled it in. */
 record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
@@ -53,13 +54,13 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
                 now);
         if (read instanceof OutcomeReport.Read.Bad bad) {
             bad.faults()
-                    .forEach(fault ->
-                            faults.put(fault.field().equals("note") ? "message" : fault.field(), fault.message()));
+                    .forEach(fault -> faults.put(
+                            fault.field().equals("note") ? "message" : fault.field(), Texts.of(fault.sentence())));
         } else if (strictness == Strictness.STRICT) {
             strictPhone(((OutcomeReport.Read.Good) read).report().told().phone(), faults);
         }
         List<OutcomeReport.Fault> all = new ArrayList<>();
-        faults.forEach((field, message) -> all.add(new OutcomeReport.Fault(field, message)));
+        faults.forEach((field, message) -> all.add(new OutcomeReport.Fault(field, Sentence.said(message))));
         return all.isEmpty() ? read : new OutcomeReport.Read.Bad(List.copyOf(all));
     }
 
@@ -134,10 +135,10 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
     private String items() {
         List<String> parts = new ArrayList<>();
         if (!text(FormField.DAY).isEmpty()) {
-            parts.add("for " + text(FormField.DAY));
+            parts.add(Texts.of("lead.forms.items-day", text(FormField.DAY)));
         }
         if (!text(FormField.PEOPLE).isEmpty()) {
-            parts.add(text(FormField.PEOPLE) + (text(FormField.PEOPLE).equals("1") ? " person" : " people"));
+            parts.add(Texts.of("lead.forms.items-people", number(text(FormField.PEOPLE))));
         }
         return String.join(", ", parts);
     }

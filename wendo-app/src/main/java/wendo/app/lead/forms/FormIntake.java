@@ -85,7 +85,7 @@ class FormIntake {
                 filled.read("F-" + once(filled.typed()), place.click(), businesses.current(), clock.instant());
         if (read instanceof OutcomeReport.Read.Bad bad) {
             Map<String, String> faults = new LinkedHashMap<>();
-            bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+            bad.faults().forEach(fault -> faults.put(fault.field(), Texts.of(fault.sentence())));
             return faults;
         }
         OutcomeReport report = ((OutcomeReport.Read.Good) read).report();

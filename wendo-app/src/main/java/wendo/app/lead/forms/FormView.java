@@ -16,6 +16,7 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import wendo.app.place.codes.Marks;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.ViewRecord;
 
 /** The pages of an entry form as everybody sees them, in the business's language, under its name and mark. */
@@ -78,8 +79,7 @@ class FormView {
                         .buildAndExpand(business.siteKey())
                         .toUriString()
                 : "";
-        return ViewRecord.with(
-                page, new Letterhead(business.name(), mark, business.locale().getLanguage()));
+        return ViewRecord.with(page, new Letterhead(business.name(), mark, PublicLanguages.speak(business.locale())));
     }
 
     static ModelAndView over() {

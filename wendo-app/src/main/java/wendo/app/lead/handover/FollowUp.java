@@ -13,6 +13,7 @@ import wendo.app.platform.consent.Consents;
 import wendo.app.platform.sending.Draft;
 import wendo.app.platform.sending.MessageType;
 import wendo.app.platform.sending.Outbox;
+import wendo.app.platform.site.Texts;
 import wendo.core.handover.SendingHours;
 import wendo.core.media.MergeText;
 
@@ -69,30 +70,28 @@ class FollowUp {
 
     private void send(Draft draft, boolean isFlood) {
         Optional<String> hindrance = isFlood
-                ? Optional.of("more than %d leads came within an hour".formatted(PLANS_AN_HOUR))
+                ? Optional.of(Texts.of("lead.handover.more-than-leads-came-within", PLANS_AN_HOUR))
                 : hindrance(draft);
         hindrance.ifPresentOrElse(
                 why -> leads.note(
-                        draft.lead(),
-                        "Wendo",
-                        "Step %d of the follow-up was left out: %s.".formatted(draft.place() + 1, why)),
+                        draft.lead(), "Wendo", Texts.of("lead.handover.step-of-the-follow-up", draft.place() + 1, why)),
                 () -> outbox.put(draft));
     }
 
     private Optional<String> hindrance(Draft draft) {
         String to = draft.recipient();
         if (to.isEmpty()) {
-            return Optional.of("there is no address for it");
+            return Optional.of(Texts.of("lead.handover.there-is-no-address-for"));
         }
         if (outbox.isOptedOut(to)) {
-            return Optional.of("they want no more messages");
+            return Optional.of(Texts.of("lead.handover.they-want-no-more-messages"));
         }
         Optional<ConsentPurpose> missing = draft.needs().filter(purpose -> !consents.allows(to, purpose));
         if (missing.isPresent()) {
-            return missing.map(purpose -> "no consent to %s is on record for %s".formatted(purpose.inWords(), to));
+            return missing.map(purpose -> Texts.of("lead.handover.no-consent-to-is-on", purpose.inWords(), to));
         }
         return outbox.isWrittenTo(to, draft.lead(), clock.instant().minus(ONE_PLAN_WITHIN))
-                ? Optional.of("a follow-up to " + to + " began within the last 7 days")
+                ? Optional.of(Texts.of("lead.handover.began-lately", to))
                 : Optional.empty();
     }
 }

@@ -24,6 +24,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.sending.MessageAnswered;
 import wendo.app.platform.sending.MessageStopped;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 import wendo.app.visit.visits.VisitsStored;
 
 /** Takes up leads as they arrive and hands each over once, when the visit that brought it is known or a minute later. */
@@ -70,7 +71,9 @@ class HandoverJob {
     @TransactionalEventListener(fallbackExecution = true)
     void on(MessageAnswered event) {
         scope.within(event.business(), () -> {
-            String said = event.wantsNoMore() ? "They want no more messages." : "They answered.";
+            String said = event.wantsNoMore()
+                    ? Texts.of("lead.handover.they-want-no-more-messages-2")
+                    : Texts.of("lead.handover.they-answered");
             leads.note(event.lead(), "Wendo", said);
             leads.stop(event.lead(), said);
             return true;

@@ -17,6 +17,7 @@ import wendo.app.platform.sending.Draft;
 import wendo.app.platform.sending.MessageType;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.MergeText;
 
 /** Hands one lead over: owner, labels, note, sharing and alert. Runs in the transaction of its caller. */
@@ -73,7 +74,7 @@ class LeadAssigner {
                         handover.labels(),
                         new MergeText(handover.note()).fill(fields),
                         handover.partner()),
-                owner.map(one -> "Given to " + one.name() + ".").orElse("Nobody was set to get it."));
+                owner.map(one -> Texts.of("lead.assigned-to", one.name())).orElse(Texts.of("lead.assigned-to-nobody")));
         if (lead.isLate()) {
             return;
         }
@@ -85,7 +86,7 @@ class LeadAssigner {
                     lead,
                     "share",
                     handover.partner(),
-                    "A lead from " + business.name() + ": " + lead.called(),
+                    Texts.of("lead.handover.share-subject", business.name(), lead.called()),
                     told(lead)));
         }
         handover.plan().ifPresent(plan -> followUp.begin(lead, plans.steps(plan), fields));
@@ -113,8 +114,11 @@ class LeadAssigner {
                         """)
                 .param("zone", business.zone().getId())
                 .param("id", lead.id())
-                .query((row, number) -> "Lead %d of %s: %s"
-                        .formatted(row.getLong(2), day(row.getObject(1, LocalDate.class), business), lead.called()))
+                .query((row, number) -> Texts.of(
+                        "lead.handover.lead-of",
+                        row.getLong(2),
+                        day(row.getObject(1, LocalDate.class), business),
+                        lead.called()))
                 .single();
         outbox.put(
                 mail(lead, "alert", owner.email(), subject, told(lead) + "\n" + home + "/leads/" + lead.id() + "\n"));
@@ -122,7 +126,7 @@ class LeadAssigner {
 
     private String day(LocalDate day, Business business) {
         return day.equals(business.today(clock))
-                ? "today"
+                ? Texts.of("lead.handover.today")
                 : DateTimeFormatter.ofPattern("d MMM", business.locale()).format(day);
     }
 
@@ -142,12 +146,15 @@ class LeadAssigner {
 
     private static String told(Arrived lead) {
         StringBuilder text = new StringBuilder();
-        line(text, "Name", lead.name());
-        line(text, "E-mail", lead.email());
-        line(text, "Phone", lead.phone());
-        line(text, "Of what", lead.items());
-        line(text, "Message", lead.message());
-        line(text, "Source", lead.sourceName().isEmpty() ? "unknown" : lead.sourceName());
+        line(text, Texts.of("common.name"), lead.name());
+        line(text, Texts.of("common.e-mail"), lead.email());
+        line(text, Texts.of("common.phone"), lead.phone());
+        line(text, Texts.of("lead.handover.items"), lead.items());
+        line(text, Texts.of("common.message"), lead.message());
+        line(
+                text,
+                Texts.of("lead.handover.source"),
+                lead.sourceName().isEmpty() ? Texts.of("lead.handover.unknown") : lead.sourceName());
         return text.toString();
     }
 

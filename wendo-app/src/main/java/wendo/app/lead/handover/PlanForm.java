@@ -18,7 +18,7 @@ import wendo.core.handover.Delay;
 
 /** A follow-up plan as typed: rows that say nothing are left out. Faults are by field and row, like {@code body.2}. */
 record PlanForm(
-        @NotBlank(message = "Give the plan a name.") @Size(max = Limits.SHORT_NAME)
+        @NotBlank(message = "lead.handover.name-the-plan") @Size(max = Limits.SHORT_NAME)
         String name,
 
         List<Plans.Step> steps,

@@ -207,10 +207,9 @@ class LeadController {
         if (!person.may(Permission.SEE_CONTACTS)
                 && to.filter(one -> !one.id().equals(person.id())).isPresent()) {
             throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN,
-                    "Owners and managers assign leads to others. You can take this one yourself.");
+                    HttpStatus.FORBIDDEN, Texts.of("lead.leads.owners-and-managers-assign-leads"));
         }
-        String said = to.map(one -> "Given to " + one.name() + ".").orElse("Nobody has it now.");
+        String said = to.map(one -> Texts.of("lead.assigned-to", one.name())).orElse(Texts.of("lead.without-owner"));
         leads.own(id, to.map(Colleague::id), person.name(), said);
         return back(id);
     }
@@ -219,8 +218,8 @@ class LeadController {
     @PostMapping("/{id}/answered")
     ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
         find(id, person);
-        leads.note(id, person.name(), "They answered.");
-        leads.stop(id, "They answered.");
+        leads.note(id, person.name(), Texts.of("lead.leads.they-answered"));
+        leads.stop(id, Texts.of("lead.leads.they-answered"));
         return back(id);
     }
 

@@ -17,6 +17,7 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
@@ -40,24 +41,26 @@ class LeadExportController {
         Business business = context.business();
         LeadFilter filter = LeadFilter.of(asked::raw);
         List<String> columns = List.of(
-                "Arrived at",
-                "Reference",
-                "Name",
+                Texts.of("lead.leads.arrived-at"),
+                Texts.of("common.reference"),
+                Texts.of("common.name"),
                 "E-mail",
-                "Phone",
-                "Items",
-                "Message",
-                "Source",
-                "Channel",
-                "Stage",
+                Texts.of("common.phone"),
+                Texts.of("lead.leads.items"),
+                Texts.of("common.message"),
+                Texts.of("lead.leads.source"),
+                Texts.of("common.channel"),
+                Texts.of("common.stage"),
                 "Quoted, " + business.currency().getCode(),
-                "Reason lost",
-                "Owner",
-                "Labels",
-                "Note");
+                Texts.of("lead.leads.reason-lost"),
+                Texts.of("lead.leads.owner"),
+                Texts.of("common.labels"),
+                Texts.of("common.note"));
         queries.each(filter, LeadQueries.Reader.of(context.person()), clock.instant(), rows -> {
             try {
-                wanted.send(response, new NamedTable("leads", "Leads", columns, () -> cells(rows, business)));
+                wanted.send(
+                        response,
+                        new NamedTable("leads", Texts.of("common.leads"), columns, () -> cells(rows, business)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
@@ -81,7 +84,9 @@ class LeadExportController {
                 row.items(),
                 row.message(),
                 row.source().orElse(""),
-                row.channel().map(channel -> channel.label()).orElse(""),
+                row.channel()
+                        .map(channel -> Texts.of("common.channel-name", channel.key()))
+                        .orElse(""),
                 row.stage().key(),
                 row.quotedMinor() == 0
                         ? ""

@@ -17,6 +17,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.outcomes.OutcomeReport;
 
 /** What is done with leads. Each change leaves a line in the lead's history. */
@@ -106,11 +107,7 @@ public class Leads {
     public void stop(UUID lead, String why) {
         int stopped = outbox.stop(lead, why);
         if (stopped > 0) {
-            note(
-                    lead,
-                    "Wendo",
-                    "%s %d %s of the follow-up not sent."
-                            .formatted(why, stopped, stopped == 1 ? "message is" : "messages are"));
+            note(lead, "Wendo", Texts.of("lead.leads.not-sent", why, stopped));
         }
     }
 
@@ -145,8 +142,8 @@ public class Leads {
                 .list();
         for (UUID lead : open) {
             repository.lock(lead).orElseThrow().became(outcome);
-            note(lead, "Wendo", "They booked or bought: the lead is won.");
-            stop(lead, "They booked or bought.");
+            note(lead, "Wendo", Texts.of("lead.leads.they-booked-or-bought-the"));
+            stop(lead, Texts.of("lead.leads.they-booked-or-bought"));
         }
     }
 
@@ -165,7 +162,7 @@ public class Leads {
         won.mustStillBe(edited);
         won.wonByHand(outcomes.enter(report, Optional.empty(), ToldConsent.none(), by));
         note(lead, by, stood.said());
-        stop(lead, "The lead is won.");
+        stop(lead, Texts.of("lead.leads.the-lead-is-won"));
     }
 
     @Transactional
@@ -175,7 +172,11 @@ public class Leads {
         moved.stage(stood.stage(), stood.quotedMinor(), stood.lostReason());
         note(lead, by, stood.said());
         if (stood.stage().isOver()) {
-            stop(lead, stood.stage() == Stage.WON ? "The lead is won." : "The lead is lost.");
+            stop(
+                    lead,
+                    stood.stage() == Stage.WON
+                            ? Texts.of("lead.leads.the-lead-is-won")
+                            : Texts.of("lead.leads.the-lead-is-lost"));
         }
     }
 

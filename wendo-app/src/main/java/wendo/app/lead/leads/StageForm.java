@@ -50,7 +50,7 @@ record StageForm(
             try {
                 Amount.of(quoted, business.currency(), business.locale());
             } catch (IllegalArgumentException e) {
-                faults.put("quoted", String.valueOf(e.getMessage()));
+                faults.put("quoted", Texts.said(e));
             }
         }
         if (stage == Stage.LOST && reason.isEmpty()) {
@@ -88,8 +88,8 @@ record StageForm(
                 now);
         if (read instanceof OutcomeReport.Read.Bad bad) {
             bad.faults()
-                    .forEach(fault ->
-                            faults.put(fault.field().equals("value") ? "amount" : fault.field(), fault.message()));
+                    .forEach(fault -> faults.put(
+                            fault.field().equals("value") ? "amount" : fault.field(), Texts.of(fault.sentence())));
             return Optional.empty();
         }
         return Optional.of(((OutcomeReport.Read.Good) read).report());
@@ -108,13 +108,15 @@ record StageForm(
 
     /** The line in the lead's history. */
     String said() {
-        return "Stage: " + stage.key()
-                + switch (stage) {
-                    case NEW -> "";
-                    case QUOTED -> ", " + quoted;
-                    case WON -> amount.isEmpty() || isLinked ? "" : ", a " + becomes + " of " + amount;
-                    case LOST -> ", " + reason;
-                }
-                + ".";
+        String more = switch (stage) {
+            case NEW -> "";
+            case QUOTED -> ", " + quoted;
+            case WON ->
+                amount.isEmpty() || isLinked
+                        ? ""
+                        : Texts.of("lead.leads.won-said", Texts.of("common.kind-noun", becomes), amount);
+            case LOST -> ", " + reason;
+        };
+        return Texts.of("lead.leads.stage-said", Texts.of("common.stage-name", stage.key()), more);
     }
 }

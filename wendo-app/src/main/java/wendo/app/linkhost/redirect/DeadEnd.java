@@ -3,6 +3,7 @@ package wendo.app.linkhost.redirect;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -10,6 +11,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.platform.site.OwnErrorPage;
+import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.Texts;
 
 /** The page for an address of a link host that leads nowhere, in the business's name. */
 @Component
@@ -33,11 +36,23 @@ class DeadEnd implements OwnErrorPage {
     }
 
     @Override
-    public Optional<String> of(String host) {
-        return directory.findHost(host).map(found -> page(found.businessName()));
+    public Optional<String> of(String host, String acceptLanguage) {
+        return directory
+                .findHost(host)
+                .map(found -> page(new LinkResponse.DeadEnd(found.businessName(), acceptLanguage)));
     }
 
-    String page(String businessName) {
-        return page.replace("{business}", HtmlUtils.htmlEscape(businessName));
+    /** In the first language that the visitor's browser asks for, if there is one. */
+    String page(LinkResponse.DeadEnd nowhere) {
+        Locale reader = PublicLanguages.of(nowhere.acceptLanguage()).orElse(Locale.ENGLISH);
+        return page.replace("{language}", reader.getLanguage())
+                .replace("{nowhere}", escaped(Texts.in(reader, "linkhost.redirect.nowhere")))
+                .replace("{if-typed}", escaped(Texts.in(reader, "linkhost.redirect.if-typed")))
+                .replace("{if-still}", escaped(Texts.in(reader, "linkhost.redirect.if-still", nowhere.businessName())))
+                .replace("{business}", escaped(nowhere.businessName()));
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, StandardCharsets.UTF_8.name());
     }
 }

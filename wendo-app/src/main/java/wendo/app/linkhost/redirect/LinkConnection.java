@@ -66,7 +66,7 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
             response.headers().set(HttpHeaderNames.CACHE_CONTROL, "no-store");
             return response;
         }
-        String page = answer instanceof LinkResponse.DeadEnd nowhere ? deadEnd.page(nowhere.businessName()) : "";
+        String page = answer instanceof LinkResponse.DeadEnd nowhere ? deadEnd.page(nowhere) : "";
         FullHttpResponse response =
                 text(HttpResponseStatus.NOT_FOUND, request.method().name().equals("HEAD") ? "" : page);
         DeadEnd.HEADERS.forEach(response.headers()::set);

@@ -49,8 +49,7 @@ class LinkHostFilter implements Filter {
         } else if (answer instanceof LinkResponse.DeadEnd nowhere) {
             response.setStatus(HttpServletResponse.SC_NOT_FOUND);
             DeadEnd.HEADERS.forEach(response::setHeader);
-            response.getOutputStream()
-                    .write(deadEnd.page(nowhere.businessName()).getBytes(StandardCharsets.UTF_8));
+            response.getOutputStream().write(deadEnd.page(nowhere).getBytes(StandardCharsets.UTF_8));
         } else if (answer instanceof LinkResponse.Redirect led) {
             led.visit().ifPresent(this::logged);
             response.setStatus(HttpServletResponse.SC_FOUND);

@@ -13,7 +13,7 @@ sealed interface LinkResponse {
     record Host(UUID id) implements LinkResponse {}
 
     /** The address leads nowhere. */
-    record DeadEnd(String businessName) implements LinkResponse {}
+    record DeadEnd(String businessName, String acceptLanguage) implements LinkResponse {}
 
     /**
      * Goes on to another address.

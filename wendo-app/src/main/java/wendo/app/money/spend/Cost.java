@@ -3,6 +3,7 @@ package wendo.app.money.spend;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.MonthlySpend;
 import wendo.core.measure.Period;
@@ -63,7 +64,7 @@ record Cost(
                 new UnitPrice(0),
                 firstDay,
                 Optional.empty(),
-                "It costs nothing");
+                Texts.of("money.spend.costs-nothing"));
     }
 
     /** @param visits people's visits that a price is paid for, on the days of the period that it covers */

@@ -1,6 +1,7 @@
 package wendo.app.money.spend;
 
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 
 /** A cost as people say it. */
 final class CostWords {
@@ -9,13 +10,18 @@ final class CostWords {
     static String of(Cost cost, Figures figures) {
         String amount = switch (cost.way()) {
             case LUMP -> figures.money(cost.amountMinor());
-            case MONTH -> cost.amountMinor() == 0 ? "nothing" : figures.money(cost.amountMinor()) + " each month";
-            case VISIT -> figures.money(cost.price()) + " for each visit";
+            case MONTH ->
+                cost.amountMinor() == 0
+                        ? Texts.of("money.spend.nothing-each-month")
+                        : Texts.of("money.spend.each-month", figures.money(cost.amountMinor()));
+            case VISIT -> Texts.of("money.spend.each-visit", figures.money(cost.price()));
         };
         String until = cost.lastDay()
                 .map(last -> "%s – %s".formatted(figures.shortDay(cost.firstDay()), figures.day(last)))
-                .orElseGet(() -> "from " + figures.day(cost.firstDay()) + " on");
-        String shared = cost.sharedBy().map(rule -> ", shared " + rule.label()).orElse("");
+                .orElseGet(() -> Texts.of("money.spend.from-on", figures.day(cost.firstDay())));
+        String shared = cost.sharedBy()
+                .map(rule -> Texts.of("money.spend.shared-by", rule.label()))
+                .orElse("");
         return "%s, %s%s".formatted(amount, until, shared);
     }
 }

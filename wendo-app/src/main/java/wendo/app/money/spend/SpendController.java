@@ -30,6 +30,7 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.campaigns.Campaigns;
@@ -170,7 +171,7 @@ class SpendController {
 
     private static String said(SpendQueries.Row row, Business business) {
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        return "%s for %s".formatted(CostWords.of(row.cost(), figures), row.name());
+        return Texts.of("money.spend.for", CostWords.of(row.cost(), figures), row.name());
     }
 
     /** What a cost may be of, as the form names it. */
@@ -179,8 +180,8 @@ class SpendController {
         sources.list().forEach(source -> subjects.put("source:" + source.id(), source.name()));
         campaigns
                 .list()
-                .forEach(campaign ->
-                        subjects.put("campaign:" + campaign.id(), "All of the campaign " + campaign.name()));
+                .forEach(campaign -> subjects.put(
+                        "campaign:" + campaign.id(), Texts.of("money.spend.all-of-campaign", campaign.name())));
         return subjects;
     }
 

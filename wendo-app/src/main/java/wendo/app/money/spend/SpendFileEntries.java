@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Texts;
 import wendo.core.measure.LumpSpend;
 import wendo.core.measure.Period;
 
@@ -74,11 +75,11 @@ class SpendFileEntries {
     }
 
     private void correct(StoredSpend spend, long minor, int decimals, String by) {
-        String said = "%s on %s, %s"
-                .formatted(
-                        BigDecimal.valueOf(spend.amountMinor(), decimals).toPlainString(),
-                        spend.firstDay(),
-                        spend.note());
+        String said = Texts.of(
+                "money.spend.on",
+                BigDecimal.valueOf(spend.amountMinor(), decimals).toPlainString(),
+                spend.firstDay(),
+                spend.note());
         entities.persist(new SpendCorrection(spend.id(), said, clock.instant(), by));
         spend.cost(minor);
     }

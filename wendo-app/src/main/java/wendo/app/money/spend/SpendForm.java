@@ -123,7 +123,7 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
                 return Amount.of(form.typed("amount"), business.currency(), business.locale())
                         .minor();
             } catch (IllegalArgumentException e) {
-                faults.put("amount", String.valueOf(e.getMessage()));
+                faults.put("amount", Texts.said(e));
                 return 0;
             }
         }
@@ -132,7 +132,7 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
             try {
                 return Amount.unitPrice(form.typed("amount"), business.currency(), business.locale());
             } catch (IllegalArgumentException e) {
-                faults.put("amount", String.valueOf(e.getMessage()));
+                faults.put("amount", Texts.said(e));
                 return new UnitPrice(0);
             }
         }

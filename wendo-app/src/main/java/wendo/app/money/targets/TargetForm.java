@@ -42,7 +42,7 @@ record TargetForm(TypedFields typed, Map<String, String> faults) {
                                     .minor());
                 }
             } catch (IllegalArgumentException e) {
-                faults.put(kind.key(), String.valueOf(e.getMessage()));
+                faults.put(kind.key(), Texts.said(e));
             }
         }
         String margin = typed.text("margin").replaceFirst("\\s*%$", "");

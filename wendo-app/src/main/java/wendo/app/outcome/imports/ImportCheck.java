@@ -140,7 +140,7 @@ class ImportCheck {
             return fate(row.line(), "new", (hindrance + " " + joins).strip());
         }
         String why = code.isEmpty()
-                ? "Nothing in the row tells where it came from."
+                ? Texts.of("outcome.imports.nothing-tells")
                 : Texts.of(
                         "outcome.imports.the-code-has-no-source", report.told().code());
         return fate(row.line(), "unmatched", hindrance.isEmpty() ? why : hindrance);
@@ -153,11 +153,11 @@ class ImportCheck {
             return Texts.of("outcome.imports.its-click-identifier-belongs-to");
         }
         if (visit.kind().equals("preview") || visit.kind().equals("proof")) {
-            return "Its click identifier belongs to a %s, which earns nothing."
-                    .formatted(
-                            visit.kind().equals("proof")
-                                    ? Texts.of("outcome.imports.test-visit")
-                                    : Texts.of("outcome.imports.link-preview"));
+            return Texts.of(
+                    "outcome.imports.earns-nothing",
+                    visit.kind().equals("proof")
+                            ? Texts.of("outcome.imports.test-visit")
+                            : Texts.of("outcome.imports.link-preview"));
         }
         Optional<Instant> at = report.occurred().map(Occurrence::last);
         if (at.filter(last -> visit.at().isAfter(last.plus(CreditableTouches.CLOCK_SKEW)))

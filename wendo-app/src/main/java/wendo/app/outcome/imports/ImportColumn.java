@@ -8,7 +8,7 @@ import wendo.core.links.Tag;
 /** What a column of a file may hold, with headings that are known for it. */
 enum ImportColumn {
     REFERENCE(
-            Texts.of("common.reference"),
+            "common.reference",
             "reference",
             "order",
             "order-number",
@@ -20,17 +20,42 @@ enum ImportColumn {
             "transaction",
             "transaction-id",
             "id"),
-    VALUE("Value", "value", "amount", "total", "net", "gross", "price", "sale-amount", "order-value"),
-    DAY("When it happened", "date", "day", "when", "time", "booked-on", "order-date", "transaction-date", "created"),
-    STATUS("Status", "status", "state"),
-    CLICK("Click identifier", "click-id", "clickid", "click", "sub-id", "subid", "sub-id-1", "wcl"),
-    CODE("Code", "code", "coupon", "coupon-code", "voucher-code", "promo-code", "discount-code"),
-    NAME("Name", "name", "customer", "customer-name", "full-name"),
-    EMAIL("E-mail", "email", "e-mail", "email-address", "customer-email"),
-    PHONE("Phone", "phone", "phone-number", "mobile", "telephone"),
-    ANSWER("How they heard of you", "answer", "heard", "how-did-you-hear", "how-did-you-hear-of-us"),
-    ITEMS("Of what", "items", "item", "product", "course", "description"),
-    NOTE("Note", "note", "notes", "comment", "comments");
+    VALUE(
+            "outcome.imports.import-column.value",
+            "value",
+            "amount",
+            "total",
+            "net",
+            "gross",
+            "price",
+            "sale-amount",
+            "order-value"),
+    DAY(
+            "outcome.imports.import-column.day",
+            "date",
+            "day",
+            "when",
+            "time",
+            "booked-on",
+            "order-date",
+            "transaction-date",
+            "created"),
+    STATUS("outcome.imports.import-column.status", "status", "state"),
+    CLICK("outcome.imports.import-column.click", "click-id", "clickid", "click", "sub-id", "subid", "sub-id-1", "wcl"),
+    CODE(
+            "outcome.imports.import-column.code",
+            "code",
+            "coupon",
+            "coupon-code",
+            "voucher-code",
+            "promo-code",
+            "discount-code"),
+    NAME("outcome.imports.import-column.name", "name", "customer", "customer-name", "full-name"),
+    EMAIL("outcome.imports.import-column.email", "email", "e-mail", "email-address", "customer-email"),
+    PHONE("outcome.imports.import-column.phone", "phone", "phone-number", "mobile", "telephone"),
+    ANSWER("outcome.imports.import-column.answer", "answer", "heard", "how-did-you-hear", "how-did-you-hear-of-us"),
+    ITEMS("outcome.imports.import-column.items", "items", "item", "product", "course", "description"),
+    NOTE("outcome.imports.import-column.note", "note", "notes", "comment", "comments");
 
     private final String label;
     private final List<String> headings;
@@ -45,7 +70,7 @@ enum ImportColumn {
     }
 
     public String label() {
-        return label;
+        return Texts.of(label);
     }
 
     /** The place of the column whose heading is known for this; -1 if there is none. The first known heading wins. */

@@ -191,15 +191,8 @@ class ImportController {
         work.undo(id, person.name())
                 .ifPresent(undone -> notes.addFlashAttribute(
                         "said",
-                        "%d %s as before.%s"
-                                .formatted(
-                                        undone.back(),
-                                        undone.back() == 1 ? "outcome is" : "outcomes are",
-                                        undone.left() == 0
-                                                ? ""
-                                                : " %d %s left alone: changed by others since, won from a lead, or written to."
-                                                        .formatted(
-                                                                undone.left(), undone.left() == 1 ? "was" : "were"))));
+                        Texts.of("outcome.imports.undone", undone.back())
+                                + (undone.left() == 0 ? "" : Texts.of("outcome.imports.left-alone", undone.left()))));
         return "redirect:/outcomes/files/" + id;
     }
 

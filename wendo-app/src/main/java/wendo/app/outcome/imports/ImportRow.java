@@ -16,6 +16,7 @@ import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.ReportedDetails;
 import wendo.core.outcomes.WrittenTime;
+import wendo.core.text.Sentence;
 import wendo.core.visits.ClickId;
 
 /**
@@ -45,7 +46,8 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                 business.currency(),
                 now);
         Optional<OutcomeReport.Fault> fault = at.isEmpty() && !when.isBlank()
-                ? Optional.of(new OutcomeReport.Fault("when", Texts.of("outcome.imports.is-not-a-day", when)))
+                ? Optional.of(
+                        new OutcomeReport.Fault("when", Sentence.said(Texts.of("outcome.imports.is-not-a-day", when))))
                 : otherCurrency(matching.cell(row, ImportColumn.VALUE));
         return fault.<OutcomeReport.Read>map(one -> new OutcomeReport.Read.Bad(List.of(one)))
                 .orElse(read);
@@ -57,15 +59,16 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                 ? Optional.empty()
                 : Optional.of(new OutcomeReport.Fault(
                         "currency",
-                        Texts.of(
+                        Sentence.said(Texts.of(
                                 "outcome.imports.is-not-in-convert-it",
                                 cell,
-                                business.currency().getCode())));
+                                business.currency().getCode()))));
     }
 
     /** What stands in its column of click identifiers but is none. */
     Optional<String> malformedClick(Table.Row row) {
-        return OutcomeReport.malformedClick(click(matching.cell(row, ImportColumn.CLICK)));
+        return OutcomeReport.malformedClick(click(matching.cell(row, ImportColumn.CLICK)))
+                .map(Texts::of);
     }
 
     private String click(String cell) {
@@ -90,7 +93,9 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
         return bad.faults().stream()
                 .map(fault -> fault.field().equals("value")
                         ? Texts.of("outcome.imports.is-not-an-amount", matching.cell(row, ImportColumn.VALUE))
-                        : PLAIN.contains(fault.field()) ? fault.message() : fault.field() + ": " + fault.message())
+                        : PLAIN.contains(fault.field())
+                                ? Texts.of(fault.sentence())
+                                : fault.field() + ": " + Texts.of(fault.sentence()))
                 .collect(Collectors.joining(" "));
     }
 }

@@ -11,6 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.outcome.outcomes.Recorded;
 import wendo.app.outcome.outcomes.Reporter;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 import wendo.core.outcomes.OutcomeReport;
 
@@ -72,7 +73,7 @@ class ImportWork {
 
     /** As histories name it. */
     private static String importedBy(ImportFiles.File file) {
-        String by = file.createdBy() + ", file " + file.name();
+        String by = Texts.of("outcome.imports.by-file", file.createdBy(), file.name());
         return by.length() <= MAX_BY ? by : by.substring(0, MAX_BY);
     }
 

@@ -3,6 +3,7 @@ package wendo.app.outcome.networks;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.SubIdForm;
 import wendo.core.outcomes.OutcomeKind;
 
@@ -25,11 +26,11 @@ record Network(
 
     /** What a postback may tell, by the names it has in the address. */
     enum Field {
-        SUB("sub", "The sub-ID that went out"),
-        REFERENCE("reference", "Its own number of the sale"),
-        VALUE("value", "The amount"),
-        CURRENCY("currency", "The currency"),
-        STATUS("status", "The status");
+        SUB("sub", "outcome.networks.field.sub"),
+        REFERENCE("reference", "outcome.networks.field.reference"),
+        VALUE("value", "outcome.networks.field.value"),
+        CURRENCY("currency", "outcome.networks.field.currency"),
+        STATUS("status", "outcome.networks.field.status");
 
         private final String parameter;
         private final String label;
@@ -44,7 +45,7 @@ record Network(
         }
 
         public String label() {
-            return label;
+            return Texts.of(label);
         }
     }
 

@@ -24,6 +24,7 @@ import wendo.app.outcome.outcomes.Recorded;
 import wendo.app.outcome.outcomes.Reporter;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.Texts;
 import wendo.app.visit.visits.VisitsStored;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
@@ -93,17 +94,15 @@ class PostbackIntake {
         Optional<String> sub = filled(network, Network.Field.SUB, told);
         if (sub.isEmpty() || sub.get().length() > MAX_SUB) {
             return new Taken(
-                    false,
-                    "It did not tell the sub-ID: %s came as it stands, or nothing did."
-                            .formatted(network.placeholder(Network.Field.SUB)));
+                    false, Texts.of("outcome.networks.the-sub-id-is-missing", network.placeholder(Network.Field.SUB)));
         }
         Optional<ClickId> click = click(network, sub.get());
         Optional<LinkListed> link = click.isPresent() ? Optional.empty() : link(sub.get());
         if (link.isPresent() && filled(network, Network.Field.REFERENCE, told).isEmpty()) {
             return new Taken(
                     false,
-                    "The sub-ID names your link %s and no visit, so the network has to tell its own number of each sale."
-                            .formatted(link.get().name()));
+                    Texts.of(
+                            "outcome.networks.the-sub-id-names-your", link.get().name()));
         }
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
@@ -124,7 +123,7 @@ class PostbackIntake {
             return new Taken(
                     false,
                     bad.faults().stream()
-                            .map(fault -> fault.field() + ": " + fault.message())
+                            .map(fault -> fault.field() + ": " + Texts.of(fault.sentence()))
                             .collect(Collectors.joining(" ")));
         }
         Recorded recorded = outcomes.recordAll(
@@ -138,8 +137,11 @@ class PostbackIntake {
         }
         return said(
                 recorded,
-                link.map(one -> "it came by your link " + one.name())
-                        .orElse(click.isPresent() ? "its visit is known" : "no visit with this sub-ID is known yet"));
+                link.map(one -> Texts.of("outcome.networks.by-your-link", one.name()))
+                        .orElse(
+                                click.isPresent()
+                                        ? Texts.of("outcome.networks.its-visit-is-known")
+                                        : Texts.of("outcome.networks.no-visit-with-this-sub")));
     }
 
     /** An ad's own address names its link. */
@@ -156,10 +158,10 @@ class PostbackIntake {
         return new Taken(
                 true,
                 recorded instanceof Recorded.New
-                        ? "Taken: " + to + "."
+                        ? Texts.of("outcome.networks.taken", to)
                         : recorded instanceof Recorded.Changed
-                                ? "Taken: it changed what was known."
-                                : "Known already.");
+                                ? Texts.of("outcome.networks.recorded-it-changed-what-was")
+                                : Texts.of("outcome.networks.known-already"));
     }
 
     private Optional<ClickId> click(Network network, String sub) {

@@ -1,16 +1,14 @@
 package wendo.app.outcome.outcomes;
 
 import java.time.Instant;
-import java.util.Map;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 
 /** A change of an outcome as people read it: money and times in the business's own way. */
 public record ChangeWords(String field, String before, String after) {
-    private static final Map<String, String> LABELS = Map.of("evidence", "click identifier", "time", "time");
-
     public static ChangeWords of(KnownOutcome.Change change, Figures figures) {
         return new ChangeWords(
-                LABELS.getOrDefault(change.field(), change.field()),
+                change.field(),
                 words(change.field(), change.before(), figures),
                 words(change.field(), change.after(), figures));
     }
@@ -37,7 +35,12 @@ public record ChangeWords(String field, String before, String after) {
     /** In the middle of a sentence. */
     public String inWords() {
         return before.equals("–")
-                ? "%s set to %s".formatted(field, after)
-                : "%s %s from %s to %s".formatted(field, field.equals("time") ? "moved" : "changed", before, after);
+                ? Texts.of("outcome.outcomes.set-to", called(), after)
+                : Texts.of("outcome.outcomes.from-to", called(), field, before, after);
+    }
+
+    /** What people call the field. */
+    public String called() {
+        return Texts.of("outcome.outcomes.field-name", field);
     }
 }

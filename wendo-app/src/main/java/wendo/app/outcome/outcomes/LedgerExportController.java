@@ -18,6 +18,7 @@ import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
@@ -52,7 +53,7 @@ class LedgerExportController {
                         response,
                         new NamedTable(
                                 name,
-                                "Outcomes",
+                                Texts.of("common.outcomes"),
                                 columns(business, withContacts),
                                 () -> cells(rows, business, withContacts)));
             } catch (IOException e) {
@@ -64,20 +65,21 @@ class LedgerExportController {
     private static List<String> columns(Business business, boolean withContacts) {
         String currency = business.currency().getCode();
         List<String> columns = new ArrayList<>(List.of(
-                "Occurred at",
-                "Kind",
-                "Reference",
-                "Status",
+                Texts.of("outcome.outcomes.occurred-at"),
+                Texts.of("common.kind"),
+                Texts.of("common.reference"),
+                Texts.of("common.status"),
                 "Value, " + currency,
                 "Refunded, " + currency,
-                "Source",
-                "Channel",
-                "Link",
-                "Evidence",
-                "Items",
-                "Reported by"));
+                Texts.of("outcome.outcomes.source"),
+                Texts.of("common.channel"),
+                Texts.of("common.link"),
+                Texts.of("common.evidence"),
+                Texts.of("outcome.outcomes.items"),
+                Texts.of("outcome.outcomes.reported-by")));
         if (withContacts) {
-            columns.addAll(List.of("Name", "E-mail", "Phone", "Note"));
+            columns.addAll(
+                    List.of(Texts.of("common.name"), "E-mail", Texts.of("common.phone"), Texts.of("common.note")));
         }
         return columns;
     }
@@ -103,7 +105,9 @@ class LedgerExportController {
                 BigDecimal.valueOf(row.standing().valueMinor(), decimals),
                 BigDecimal.valueOf(row.standing().refundedMinor(), decimals),
                 row.source().orElse(""),
-                row.channel().map(channel -> channel.label()).orElse(""),
+                row.channel()
+                        .map(channel -> Texts.of("common.channel-name", channel.key()))
+                        .orElse(""),
                 row.visited().map(LedgerRow.Visited::linkName).orElse(""),
                 EvidenceWords.of(row, figures).text(),
                 row.told().items(),

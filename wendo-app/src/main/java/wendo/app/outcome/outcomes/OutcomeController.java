@@ -153,7 +153,7 @@ class OutcomeController {
         Map<String, String> faults = new HashMap<>();
         try {
             if (read instanceof OutcomeReport.Read.Bad bad) {
-                bad.faults().forEach(fault -> faults.put(fault.field(), fault.message()));
+                bad.faults().forEach(fault -> faults.put(fault.field(), Texts.of(fault.sentence())));
             } else if (outcomes.correct(
                             ((OutcomeReport.Read.Good) read).report(),
                             EditedVersion.of(version),

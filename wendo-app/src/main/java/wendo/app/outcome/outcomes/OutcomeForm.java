@@ -86,7 +86,7 @@ record OutcomeForm(
                 business.currency(),
                 now);
         if (read instanceof OutcomeReport.Read.Bad bad) {
-            bad.faults().forEach(fault -> faults.putIfAbsent(fault.field(), fault.message()));
+            bad.faults().forEach(fault -> faults.putIfAbsent(fault.field(), Texts.of(fault.sentence())));
         }
         return faults.isEmpty()
                 ? new Checked(Optional.of(((OutcomeReport.Read.Good) read).report()), Map.of())

@@ -15,6 +15,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.Texts;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.ReportedDetails;
@@ -81,8 +82,7 @@ class OutcomeStore {
 
     private static Recorded refusal(Standing standing) {
         return new Recorded.Refused(
-                "refunded",
-                "Must not be more than the value, which is %d minor units.".formatted(standing.valueMinor()));
+                "refunded", Texts.of("outcome.outcomes.must-not-be-more-than", standing.valueMinor()));
     }
 
     private Optional<UUID> insert(OutcomeReport report, Standing standing, Reporter reporter, Optional<UUID> partner) {

@@ -92,7 +92,7 @@ record ReportBody(
     /** What was left out of a good report, and why. */
     List<ApiErrors.Fault> warnings() {
         return OutcomeReport.malformedClick(orEmpty(clickId)).stream()
-                .map(message -> new ApiErrors.Fault("clickId", message))
+                .map(said -> new ApiErrors.Fault("clickId", said.english()))
                 .toList();
     }
 

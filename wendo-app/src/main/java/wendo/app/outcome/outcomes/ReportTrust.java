@@ -12,6 +12,7 @@ import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.Texts;
 import wendo.app.visit.sitetag.OwnSites;
 import wendo.core.outcomes.OutcomeReport;
 
@@ -49,18 +50,22 @@ class ReportTrust {
     /** Why it is not believed; empty if it is. */
     Optional<String> doubt(ReportBody body, OutcomeReport report, String site, String signature) {
         if (!signature.isEmpty()) {
-            return isSigned(body, signature) ? Optional.empty() : Optional.of("Its signature is not right.");
+            return isSigned(body, signature)
+                    ? Optional.empty()
+                    : Optional.of(Texts.of("outcome.outcomes.its-signature-is-not-right"));
         }
         if (site.isEmpty()) {
-            return Optional.of("It did not come from a page of a site.");
+            return Optional.of(Texts.of("outcome.outcomes.it-did-not-come-from"));
         }
         if (!sites.isOwn(site)) {
-            return Optional.of("It came from a site that is not one of yours.");
+            return Optional.of(Texts.of("outcome.outcomes.it-came-from-a-site"));
         }
         if (report.valueMinor().orElse(0) > sites.mostBelievedMinor()) {
-            return Optional.of("Its value is far above what you usually sell for.");
+            return Optional.of(Texts.of("outcome.outcomes.its-value-is-far-above"));
         }
-        return sites.isFlood() ? Optional.of("Many more reports came within an hour than usual.") : Optional.empty();
+        return sites.isFlood()
+                ? Optional.of(Texts.of("outcome.outcomes.far-more-reports-than-usual"))
+                : Optional.empty();
     }
 
     private boolean isSigned(ReportBody body, String signature) {

@@ -31,18 +31,6 @@ import wendo.core.media.PrintedSize;
 class CodeController {
     private static final int SHOWN = 12;
 
-    private static final Map<String, String> WORDS = Map.of(
-            "paperWidth", "Paper, width",
-            "paperHeight", "Paper, height",
-            "columns", "Labels across",
-            "rows", "Labels down",
-            "cellWidth", "Label, width",
-            "cellHeight", "Label, height",
-            "marginLeft", "Margin, left",
-            "marginTop", "Margin, top",
-            "gapAcross", "Gap across",
-            "gapDown", "Gap down");
-
     private final CodeContext desk;
     private final Marks marks;
 
@@ -97,7 +85,7 @@ class CodeController {
                         codes.stream().map(code -> code.link().id()).toList(),
                         Optional.ofNullable(request.getParameter("side")).orElse(order.sideTyped()),
                         order.query(),
-                        WORDS,
+                        measures(),
                         order,
                         sheet,
                         SheetOrder.USUAL,
@@ -153,5 +141,20 @@ class CodeController {
                         .limit(CodeContext.MOST_LINKS)
                         .map(id -> "link=" + id)
                         .collect(Collectors.joining("&"));
+    }
+
+    /** What the measurements of a sheet are called, by their names. */
+    private static Map<String, String> measures() {
+        return Map.of(
+                "paperWidth", Texts.of("place.codes.measure-paper-width"),
+                "paperHeight", Texts.of("place.codes.measure-paper-height"),
+                "columns", Texts.of("place.codes.measure-columns"),
+                "rows", Texts.of("place.codes.measure-rows"),
+                "cellWidth", Texts.of("place.codes.measure-cell-width"),
+                "cellHeight", Texts.of("place.codes.measure-cell-height"),
+                "marginLeft", Texts.of("place.codes.measure-margin-left"),
+                "marginTop", Texts.of("place.codes.measure-margin-top"),
+                "gapAcross", Texts.of("place.codes.measure-gap-across"),
+                "gapDown", Texts.of("place.codes.measure-gap-down"));
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.CodeSvg;
 
 /** The files of codes: one as SVG, PNG or PDF, many as sheets. */
@@ -69,7 +70,7 @@ class CodeFiles {
                 || codes.stream().anyMatch(code -> !sheet.refusal(code).isEmpty())
                 || !sheet.fault().isEmpty()) {
             throw new ResponseStatusException(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "These codes do not fit this sheet; the page of codes says why.");
+                    HttpStatus.UNPROCESSABLE_CONTENT, Texts.of("place.codes.these-codes-do-not-fit"));
         }
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.springframework.web.util.UriComponentsBuilder;
+import wendo.app.platform.site.Texts;
 import wendo.core.media.SheetLayout;
 
 /** The sheet that codes are wanted on: a usual one, or labels by their measurements. */
@@ -16,15 +17,19 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
     static final Map<String, Double> MEASURES = measures();
 
     /** A sheet that many have in the drawer. */
-    record Usual(String key, String words, SheetLayout layout) {}
+    record Usual(String key, String text, SheetLayout layout) {
+        public String words() {
+            return Texts.of(text);
+        }
+    }
 
     static final List<Usual> USUAL = List.of(
-            new Usual("a4-24", "A4, 24 labels of 70 × 36 mm", new SheetLayout(210, 297, 3, 8, 70, 36, 0, 4.5, 0, 0)),
-            new Usual("a4-12", "A4, 12 codes", SheetLayout.even(210, 297, 3, 4, 10)),
-            new Usual("a4-1", "A4, one large code", SheetLayout.even(210, 297, 1, 1, 15)),
-            new Usual("a5-6", "A5, 6 codes", SheetLayout.even(148, 210, 2, 3, 8)),
-            new Usual("a5-1", "A5, one code", SheetLayout.even(148, 210, 1, 1, 10)),
-            new Usual("a6-1", "A6 card, one code", SheetLayout.card(105, 148)));
+            new Usual("a4-24", "place.codes.sheet-a4-24", new SheetLayout(210, 297, 3, 8, 70, 36, 0, 4.5, 0, 0)),
+            new Usual("a4-12", "place.codes.sheet-a4-12", SheetLayout.even(210, 297, 3, 4, 10)),
+            new Usual("a4-1", "place.codes.sheet-a4-1", SheetLayout.even(210, 297, 1, 1, 15)),
+            new Usual("a5-6", "place.codes.sheet-a5-6", SheetLayout.even(148, 210, 2, 3, 8)),
+            new Usual("a5-1", "place.codes.sheet-a5-1", SheetLayout.even(148, 210, 1, 1, 10)),
+            new Usual("a6-1", "place.codes.sheet-a6-1", SheetLayout.card(105, 148)));
 
     private static Map<String, Double> measures() {
         Map<String, Double> measures = new LinkedHashMap<>();
@@ -62,7 +67,7 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
         try {
             return new SheetOrder(OWN, layout(typed), typed, "");
         } catch (IllegalArgumentException e) {
-            return new SheetOrder(OWN, USUAL.get(0).layout(), typed, String.valueOf(e.getMessage()));
+            return new SheetOrder(OWN, USUAL.get(0).layout(), typed, Texts.said(e));
         }
     }
 
@@ -73,7 +78,7 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
                         one.getKey(), typed.getOrDefault(one.getKey(), ""), one.getValue(), 0, 1500, faults))
                 .toArray();
         if (!faults.isEmpty()) {
-            throw new IllegalArgumentException("Give all measurements as numbers of millimetres.");
+            throw new IllegalArgumentException(Texts.of("place.codes.enter-all-measurements-in-millimetres"));
         }
         return new SheetLayout(m[0], m[1], (int) m[2], (int) m[3], m[4], m[5], m[6], m[7], m[8], m[9]);
     }
@@ -89,14 +94,14 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
                 layout.cellWidth() / code.size().acrossMillimetres(),
                 (layout.cellHeight() - code.captions().size() * CodePdf.LINE)
                         / code.size().acrossMillimetres());
-        return "%s needs %s × %s mm with its light rim; this sheet has %s × %s mm for it. A side of %s mm would fit."
-                .formatted(
-                        code.link().name(),
-                        CodeOrder.plain(width),
-                        CodeOrder.plain(height),
-                        CodeOrder.plain(layout.cellWidth()),
-                        CodeOrder.plain(layout.cellHeight()),
-                        CodeOrder.plain(Math.floor(code.size().millimetres() * scale * 10) / 10));
+        return Texts.of(
+                "place.codes.needs-mm-with-its-light",
+                code.link().name(),
+                CodeOrder.plain(width),
+                CodeOrder.plain(height),
+                CodeOrder.plain(layout.cellWidth()),
+                CodeOrder.plain(layout.cellHeight()),
+                CodeOrder.plain(Math.floor(code.size().millimetres() * scale * 10) / 10));
     }
 
     public String query() {

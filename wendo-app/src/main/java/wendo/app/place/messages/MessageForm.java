@@ -37,7 +37,7 @@ record MessageForm(@Size(max = MAX_TEXT) String text, String recipients, String 
                     ? Optional.empty()
                     : Optional.of(Amount.unitPrice(price, business.currency(), business.locale()));
         } catch (IllegalArgumentException e) {
-            faults.put("price", String.valueOf(e.getMessage()));
+            faults.put("price", Texts.said(e));
         }
         return new Read(number, unit, faults);
     }

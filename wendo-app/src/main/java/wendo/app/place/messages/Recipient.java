@@ -9,6 +9,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
+import wendo.app.platform.site.Texts;
 
 /** Somebody on a list: a line of its file, the contact that was read from it, and the code of their link. */
 @Entity
@@ -83,7 +84,7 @@ class Recipient extends BusinessEntity {
 
     void holdOut() {
         this.heldOut = true;
-        this.fault = "Held out by lot: write nothing to them.";
+        this.fault = Texts.of("place.messages.held-out-by-lot-send");
     }
 
     void give(String ownCode) {

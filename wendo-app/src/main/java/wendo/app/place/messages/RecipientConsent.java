@@ -13,6 +13,7 @@ import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.sending.Outbox;
+import wendo.app.platform.site.Texts;
 
 /** What recipients agreed to: as the office states it for a list, and as it stands whenever a message goes out. */
 @Component
@@ -54,9 +55,9 @@ class RecipientConsent {
         Map<Integer, String> missing = new LinkedHashMap<>();
         for (RecipientLists.Person person : people) {
             if (person.fault().isEmpty() && gone.contains(person.contact())) {
-                missing.put(person.line(), "They want no more messages.");
+                missing.put(person.line(), Texts.of("place.messages.they-want-no-more-messages"));
             } else if (person.fault().isEmpty() && !allowed.contains(person.contact())) {
-                missing.put(person.line(), "They withdrew their consent.");
+                missing.put(person.line(), Texts.of("place.messages.they-withdrew-their-consent"));
             }
         }
         return missing;

@@ -194,13 +194,13 @@ class RecipientController {
         PersonalTexts texts = new PersonalTexts(link(list.link()), list);
         List<String> columns = new ArrayList<>(list.columns());
         columns.addAll(List.of(
-                "Link",
-                "Text",
-                "What is wrong",
-                "Taps",
-                "First tap",
-                "Last tap",
-                "Outcomes",
+                Texts.of("common.link"),
+                Texts.of("place.messages.text"),
+                Texts.of("place.messages.what-is-wrong"),
+                Texts.of("place.messages.taps"),
+                Texts.of("place.messages.first-tap"),
+                Texts.of("place.messages.last-tap"),
+                Texts.of("common.outcomes"),
                 "Value, " + business.currency().getCode()));
         Map<Integer, RecipientTaps.Tapped> tapped = taps.of(id);
         List<List<Object>> rows = new ArrayList<>();
@@ -220,7 +220,7 @@ class RecipientController {
         }
         TableFormat.find(kind)
                 .orElse(TableFormat.CSV)
-                .send(response, new NamedTable("recipients", "Recipients", columns, rows));
+                .send(response, new NamedTable("recipients", Texts.of("common.recipients"), columns, rows));
     }
 
     private static List<Object> tapped(Optional<RecipientTaps.Tapped> one, Business business) {

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
 
 /** The people of lists. Hibernate writes them in batches, for they come by thousands. */
@@ -45,7 +46,7 @@ class Recipients {
             one.read(
                     one.cell(meant.name()),
                     contact,
-                    isAgain ? "This is somebody further up once more." : contact.fault());
+                    isAgain ? Texts.of("place.messages.this-person-is-in-an") : contact.fault());
         }
     }
 

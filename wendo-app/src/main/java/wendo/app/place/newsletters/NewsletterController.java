@@ -103,7 +103,7 @@ class NewsletterController {
                 return back(id);
             }
         } catch (IllegalArgumentException e) {
-            faults.put("placeholder", String.valueOf(e.getMessage()));
+            faults.put("placeholder", Texts.said(e));
         }
         return InvalidForm.of(
                 ViewRecord.with(show(link, Optional.empty(), "", faults), new TypedSender(name, placeholder)));
@@ -133,7 +133,7 @@ class NewsletterController {
             try {
                 onward = links.tagged(id, links.check(onward, business));
             } catch (AddressRefused e) {
-                faults.put("onward", String.valueOf(e.getMessage()));
+                faults.put("onward", Texts.said(e));
             }
         }
         OptIns.OptIn optIn =

@@ -20,6 +20,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.NamedTable;
@@ -87,19 +88,23 @@ class SubscriberController {
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         List<String> columns = List.of(
                 "E-mail",
-                "Subscribed at",
-                "Link",
-                "Source",
-                "Campaign",
-                "Agreed to",
-                "Agreed at",
-                "Page",
-                "Withdrawn at");
+                Texts.of("place.newsletters.subscribed-at"),
+                Texts.of("common.link"),
+                Texts.of("place.newsletters.source"),
+                Texts.of("common.campaign"),
+                Texts.of("place.newsletters.agreed-to"),
+                Texts.of("place.newsletters.agreed-at"),
+                Texts.of("common.page"),
+                Texts.of("place.newsletters.withdrawn-at"));
         queries.each(filter, clock.instant(), rows -> {
             try {
                 wanted.send(
                         response,
-                        new NamedTable("subscribers", "Subscribers", columns, () -> cells(rows, business.zone())));
+                        new NamedTable(
+                                "subscribers",
+                                Texts.of("common.subscribers"),
+                                columns,
+                                () -> cells(rows, business.zone())));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

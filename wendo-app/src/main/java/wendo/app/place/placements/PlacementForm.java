@@ -15,7 +15,7 @@ import wendo.core.measure.UnitPrice;
 
 /** A placement as typed. */
 record PlacementForm(
-        @NotBlank(message = "Say where it was put out, like “Letterboxes in Dunlin Bay”.") @Size(max = MAX_PLACE)
+        @NotBlank(message = "place.placements.say-where") @Size(max = MAX_PLACE)
         String place,
 
         String placedOn,
@@ -96,7 +96,7 @@ record PlacementForm(
         try {
             return Optional.of(Amount.unitPrice(unitPrice, business.currency(), business.locale()));
         } catch (IllegalArgumentException e) {
-            faults.put("unitPrice", String.valueOf(e.getMessage()));
+            faults.put("unitPrice", Texts.said(e));
             return Optional.empty();
         }
     }

@@ -45,7 +45,7 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
                 Texts.of("place.proofs.it-redirected"),
                 link.ledTo().filter(to -> !to.equals(link.destination())).isPresent()
                         ? Texts.of("place.proofs.by-its-rules-split-or")
-                        : "To " + link.leadsTo()));
+                        : Texts.of("place.proofs.redirected-to", link.leadsTo())));
         items.add(loaded(link));
         items.add(tags(link));
         items.add(item(
@@ -72,7 +72,7 @@ record Checklist(ProofQueries.Happened link, List<Item> items) {
     }
 
     private static String visits(long visits) {
-        return visits == 1 ? Texts.of("place.proofs.one-visit-arrived") : visits + " visits arrived.";
+        return Texts.of("place.proofs.visits-arrived", visits);
     }
 
     private static Item loaded(ProofQueries.Happened link) {

@@ -3,7 +3,6 @@ package wendo.app.place.proofs;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,9 +49,7 @@ class PictureProof {
         int[] rgb = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
         return CodeReading.of(rgb, image.getWidth(), image.getHeight())
                 .map(reading -> judge(reading, link))
-                .orElseGet(
-                        () -> bad("No code can be made out. Is all of it in the picture, with the light rim around it,"
-                                + " in focus and without glare?"));
+                .orElseGet(() -> bad(Texts.of("place.proofs.no-code")));
     }
 
     private static Judged bad(String text) {
@@ -67,18 +64,14 @@ class PictureProof {
         lines.add(new Line(isThis, isThis ? Texts.of("place.proofs.it-reads-this-link", text) : other(text)));
         lines.add(new Line(
                 reading.hasEnoughPixels(),
-                String.format(
-                        Locale.ROOT,
-                        reading.hasEnoughPixels()
-                                ? "Its modules have %.1f pixels each: enough to be read with ease."
-                                : "Its modules have %.1f pixels each: too few. Take it from nearer, or save it larger.",
+                Texts.of(
+                        reading.hasEnoughPixels() ? "place.proofs.modules-enough" : "place.proofs.modules-few",
                         reading.pixelsPerModule())));
         double moduleAtPrint = reading.pixelsPerModule() / PRINT_DPI * MILLIMETRES_PER_INCH;
         lines.add(new Line(
                 true,
-                String.format(
-                        Locale.ROOT,
-                        "Printed from this very picture at %d dpi, its side is %.0f mm; print it no smaller than %.0f mm.",
+                Texts.of(
+                        "place.proofs.printed-size",
                         PRINT_DPI,
                         reading.modules() * moduleAtPrint,
                         reading.modules() * PrintedSize.SMALLEST_MODULE_MILLIMETRES)));

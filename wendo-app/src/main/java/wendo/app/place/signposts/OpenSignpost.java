@@ -12,6 +12,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.ViewRecord;
 
 /** A signpost as everybody sees it, on the link host: light, without script. */
@@ -47,7 +48,7 @@ class OpenSignpost {
                 new OpenSignpostPage(
                         signposts.find(id).orElseThrow(),
                         businesses.current().name(),
-                        businesses.current().locale().getLanguage(),
+                        PublicLanguages.speak(businesses.current().locale()),
                         signposts.shown(id)));
     }
 }

@@ -25,7 +25,7 @@ import wendo.core.links.PastedLink;
 /** Issues the links of signposts: the one that leads to it, and those of its entries. */
 @Service
 class SignpostIssue {
-    static final String NO_TITLE = "Give it a title; visitors read it first.";
+    static final String NO_TITLE = "place.signposts.title-it";
 
     private final Signposts signposts;
     private final Links links;

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -14,11 +15,12 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.Texts;
 
 /** The people who sign in, and the businesses they work for. */
 @Service
 public class Accounts implements UserDetailsService {
-    /** How long somebody who was taken out of a business may still see it. */
+    /** How long somebody who was taken out of a business may still see it, and another process speak as before. */
     private static final Duration MEMBERSHIPS_KEPT = Duration.ofSeconds(10);
 
     private final JdbcClient jdbc;
@@ -27,6 +29,11 @@ public class Accounts implements UserDetailsService {
     private final PasswordEncoder passwords;
     private final Clock clock;
     private final Cache<UUID, List<Membership>> kept = Caffeine.newBuilder()
+            .expireAfterWrite(MEMBERSHIPS_KEPT)
+            .maximumSize(10_000)
+            .build();
+
+    private final Cache<UUID, Optional<Locale>> languages = Caffeine.newBuilder()
             .expireAfterWrite(MEMBERSHIPS_KEPT)
             .maximumSize(10_000)
             .build();
@@ -63,6 +70,26 @@ public class Accounts implements UserDetailsService {
                                 row.getString(2),
                                 Role.of(row.getString(3))))
                         .list());
+    }
+
+    /** The language that somebody chose; empty for what their browser asks for. */
+    @Transactional(readOnly = true)
+    Optional<Locale> language(UUID person) {
+        return languages.get(
+                person,
+                id -> people.findById(id)
+                        .map(Person::language)
+                        .filter(tag -> !tag.isEmpty())
+                        .map(Locale::forLanguageTag));
+    }
+
+    /** @param tag of an offered language; anything else, and the browser decides again */
+    @Transactional
+    void speak(UUID person, String tag) {
+        boolean isOffered =
+                Texts.OFFERED.stream().anyMatch(one -> one.toLanguageTag().equals(tag));
+        people.findById(person).ifPresent(one -> one.speak(isOffered ? tag : ""));
+        languages.invalidate(person);
     }
 
     @Transactional(readOnly = true)

@@ -14,6 +14,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.Frame;
+import wendo.app.platform.site.Languages;
 
 /** Runs a signed-in person's request in the business they chose, or in their first. */
 final class BusinessFilter extends OncePerRequestFilter {
@@ -41,6 +42,7 @@ final class BusinessFilter extends OncePerRequestFilter {
         }
         Membership now = chosen.get();
         request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), person.name(), now.role()));
+        accounts.language(person.id()).ifPresent(language -> request.setAttribute(Languages.CHOSEN, language));
         request.setAttribute(FrameAdvice.ATTRIBUTE, frame(person, now, memberships));
         RequestScope.run(now.business(), request, response, chain);
     }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.server.ResponseStatusException;
+import wendo.app.platform.site.Texts;
 
 /** Who is signed in, in the business they work in now. Controllers take it as a parameter. */
 public record CurrentPerson(UUID id, String name, Role role) {
@@ -23,7 +24,7 @@ public record CurrentPerson(UUID id, String name, Role role) {
     public void mustBeAllowedToSetUp() {
         if (!role.maySetUp()) {
             throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN, "Owners and managers change this. Ask one of them.");
+                    HttpStatus.FORBIDDEN, Texts.of("platform.accounts.owners-and-managers-change-this"));
         }
     }
 }

@@ -2,6 +2,8 @@ package wendo.app.platform.accounts;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -23,6 +25,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.Texts;
 
 /** Gives every page its frame and its way of writing figures, and controllers their person, business and period. */
 @ControllerAdvice(annotations = Controller.class)
@@ -47,6 +50,8 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             model.addAttribute("frame", request.getAttribute(ATTRIBUTE));
             model.addAttribute("figures", new Figures(business.currency(), business.zone(), business.locale()));
             model.addAttribute("section", section(request.getRequestURI()));
+            model.addAttribute("languages", otherLanguages());
+            model.addAttribute("here", here(request));
             model.addAttribute("periodQuery", periodOf(request, business).query());
             model.addAttribute("mayChangeLink", mayChangeLink(request));
         }
@@ -61,6 +66,21 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
                         .filter(person -> person.role() != Role.STAFF
                                 || links.getObject().isOwn(UUID.fromString(link.group(1)), person))
                         .isPresent();
+    }
+
+    /** What else pages may be read in. */
+    private static List<Locale> otherLanguages() {
+        return Texts.OFFERED.stream()
+                .filter(one -> !one.equals(Texts.language()))
+                .toList();
+    }
+
+    /** Where somebody is, for what brings them back here. */
+    private static String here(HttpServletRequest request) {
+        String query = request.getQueryString();
+        return request.getMethod().equals("GET")
+                ? request.getRequestURI() + (query == null ? "" : "?" + query)
+                : "/today";
     }
 
     private static String section(String path) {

@@ -11,6 +11,7 @@ import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
+import wendo.app.platform.site.Texts;
 
 /** Lets people do what their role may do. Public addresses and programs have doors of their own. */
 final class PermissionInterceptor implements HandlerInterceptor {
@@ -31,14 +32,14 @@ final class PermissionInterceptor implements HandlerInterceptor {
                 needs.map(one -> one.value().isOf(person.get().role())).orElse(isRead(request));
         if (!isAllowed) {
             throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN, "Your role does not allow this. Ask an owner or a manager.");
+                    HttpStatus.FORBIDDEN, Texts.of("platform.accounts.your-role-does-not-allow"));
         }
         if (needs.filter(Needs::ofLink).isPresent()
                 && !isRead(request)
                 && person.get().role() == Role.STAFF
                 && !links.isOwn(link(request), person.get())) {
             throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN, "This is somebody else’s link. Ask its owner, or a manager.");
+                    HttpStatus.FORBIDDEN, Texts.of("platform.accounts.this-is-somebody-elses-link"));
         }
         return true;
     }
@@ -60,7 +61,8 @@ final class PermissionInterceptor implements HandlerInterceptor {
         try {
             return UUID.fromString(String.valueOf(id));
         } catch (IllegalArgumentException e) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such link.", e);
+            throw new ResponseStatusException(
+                    HttpStatus.NOT_FOUND, Texts.of("platform.accounts.there-is-no-such-link"), e);
         }
     }
 }

@@ -21,6 +21,7 @@ class Person {
     private String name;
     private String passwordHash;
     private Instant createdAt;
+    private String language = "";
 
     @SuppressWarnings("NullAway.Init")
     protected Person() {}
@@ -35,6 +36,15 @@ class Person {
 
     UUID id() {
         return id;
+    }
+
+    /** The tag of the language they chose; empty text for what their browser asks for. */
+    String language() {
+        return language;
+    }
+
+    void speak(String tag) {
+        this.language = tag;
     }
 
     SignedIn signedIn() {

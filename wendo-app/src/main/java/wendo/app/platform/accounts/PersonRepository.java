@@ -7,6 +7,8 @@ import org.springframework.data.repository.Repository;
 interface PersonRepository extends Repository<Person, UUID> {
     Optional<Person> findByEmail(String email);
 
+    Optional<Person> findById(UUID id);
+
     long count();
 
     void save(Person person);

@@ -32,6 +32,7 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 import org.springframework.security.web.savedrequest.CookieRequestCache;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.SharedLimits;
+import wendo.app.platform.site.Texts;
 
 /** Three doors: programs with a key, the public addresses, and people who sign in. */
 @Configuration(proxyBeanMethods = false)
@@ -164,8 +165,7 @@ class SecurityConfiguration {
             HttpServletRequest request, HttpServletResponse response, AuthenticationException cause)
             throws IOException, jakarta.servlet.ServletException {
         response.setStatus(422);
-        request.setAttribute(
-                FAULT, "This e-mail and password do not belong together. Check both; capitals matter in the password.");
+        request.setAttribute(FAULT, Texts.of("platform.accounts.this-e-mail-and-password"));
         request.getRequestDispatcher(REFUSED).forward(request, response);
     }
 

@@ -46,6 +46,18 @@ class SignInController {
         return "platform/accounts/sign-in";
     }
 
+    /** Goes back to the page on which it was chosen. */
+    @Needs(Permission.SEE)
+    @PostMapping("/language")
+    String speak(
+            @RequestParam(defaultValue = "") String language,
+            @RequestParam(defaultValue = "/today") String back,
+            @AuthenticationPrincipal SignedIn person) {
+        accounts.speak(person.id(), language);
+        boolean isOwnPage = back.matches("/(?:[^/\\\\\\s][^\\\\\\s]*)?");
+        return "redirect:" + (isOwnPage ? back : "/today");
+    }
+
     @Needs(Permission.SEE)
     @PostMapping("/business")
     String choose(@RequestParam UUID business, @AuthenticationPrincipal SignedIn person, HttpSession session) {

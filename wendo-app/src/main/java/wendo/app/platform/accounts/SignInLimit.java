@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.springframework.web.filter.OncePerRequestFilter;
 import wendo.app.platform.site.SharedLimits;
+import wendo.app.platform.site.Texts;
 
 /**
  * Slows down guessing. An address of the network that fails too often is blocked for a while. An account that is guessed
@@ -46,12 +47,9 @@ final class SignInLimit extends OncePerRequestFilter {
         Bucket ofAccount = device.map(known -> limits.of("sign-in by", known, TRIES_OF_ACCOUNT, SLOWED))
                 .orElseGet(() -> limits.of("sign-in as", email, TRIES_OF_ACCOUNT, SLOWED));
         if (device.isEmpty() && ofAddress.getAvailableTokens() == 0) {
-            refuse(request, response, "Too many tries from your network. Wait a quarter of an hour, then try again.");
+            refuse(request, response, Texts.of("platform.accounts.too-many-attempts-from-your"));
         } else if (!ofAccount.tryConsume(1)) {
-            refuse(
-                    request,
-                    response,
-                    "Too many tries. Wait half a minute, then try again, or sign in on a device that you have used before.");
+            refuse(request, response, Texts.of("platform.accounts.too-many-attempts-wait-half"));
         } else {
             chain.doFilter(request, response);
             count(response, ofAddress, ofAccount);

@@ -42,6 +42,15 @@ public class Businesses {
         return kept.get(BusinessScope.current(), wanted -> account().business());
     }
 
+    /** Its language and way of writing; empty while it is being opened. */
+    @Transactional(readOnly = true)
+    public Optional<Locale> locale() {
+        Optional<Business> known = Optional.ofNullable(kept.getIfPresent(BusinessScope.current()));
+        return known.or(() ->
+                        repository.findById(BusinessScope.current().value()).map(BusinessAccount::business))
+                .map(Business::locale);
+    }
+
     private BusinessAccount account() {
         return repository.findById(BusinessScope.current().value()).orElseThrow();
     }

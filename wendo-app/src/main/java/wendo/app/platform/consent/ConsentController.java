@@ -19,6 +19,7 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
@@ -76,18 +77,18 @@ class ConsentController {
                 response,
                 new NamedTable(
                         "consent-records",
-                        "Consent",
+                        Texts.of("common.consent"),
                         List.of(
-                                "Contact",
-                                "Purpose",
-                                "Words",
-                                "Version",
-                                "Given at",
-                                "Where",
-                                "Page",
-                                "Withdrawn at",
-                                "How",
-                                "By"),
+                                Texts.of("platform.consent.contact"),
+                                Texts.of("common.purpose"),
+                                Texts.of("platform.consent.words"),
+                                Texts.of("platform.consent.version"),
+                                Texts.of("platform.consent.given-at"),
+                                Texts.of("platform.consent.where"),
+                                Texts.of("common.page"),
+                                Texts.of("platform.consent.withdrawn-at"),
+                                Texts.of("platform.consent.how"),
+                                Texts.of("common.by")),
                         queries.all().stream()
                                 .map(row -> cells(row, business.zone()))
                                 .toList()));

@@ -75,6 +75,6 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
                         BusinessScope.current().value(),
                         Optional.empty(),
                         Optional.of(outcome),
-                        "to " + person));
+                        Texts.of("platform.consent.told-to", person)));
     }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 
 /**
  * Texts by a gateway that takes JSON: id, kind (text or voice), to, from, text, clip. It answers 2xx once it has taken a
@@ -37,7 +38,7 @@ class HttpTextGateway implements TextGateway {
     @Override
     public Sent send(Post post) {
         if (address.isEmpty()) {
-            return new Sent.NotYet("No text gateway is set up (WENDO_TEXT_GATEWAY); it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.no-text-gateway-is-set"));
         }
         Map<String, String> body = new LinkedHashMap<>();
         body.put("id", post.id().toString());
@@ -57,7 +58,7 @@ class HttpTextGateway implements TextGateway {
                     HttpResponse.BodyHandlers.ofString());
             return read(answer.statusCode());
         } catch (IOException e) {
-            return new Sent.NotYet("The text gateway cannot be reached; it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.the-text-gateway-cannot-be"));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return new Sent.NotYet("Wendo is stopping; it is tried again.");
@@ -66,11 +67,11 @@ class HttpTextGateway implements TextGateway {
 
     private static Sent read(int status) {
         if (status < 300) {
-            return new Sent.Taken("The text gateway has taken it.");
+            return new Sent.Taken(Texts.of("platform.sending.the-text-gateway-has-taken"));
         }
         boolean isRefused = status >= CLIENT_FAULT && status < SERVER_FAULT && status != 408 && status != 429;
         return isRefused
-                ? new Sent.Refused("The text gateway refused it (%d). Check the number.".formatted(status))
-                : new Sent.NotYet("The text gateway answered %d; it is tried again.".formatted(status));
+                ? new Sent.Refused(Texts.of("platform.sending.the-text-gateway-refused-it", status))
+                : new Sent.NotYet(Texts.of("platform.sending.the-text-gateway-answered-wendo", status));
     }
 }

@@ -21,6 +21,7 @@ import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 
 /** Sends e-mail by SMTP. Each message has its own Message-ID and a way out in its header (RFC 2369, RFC 8058). */
 @Component
@@ -55,13 +56,13 @@ class Mail {
 
     Sent send(Post post, boolean isToLead) {
         if (host.isEmpty()) {
-            return new Sent.NotYet("No mail server is set up (WENDO_MAIL_HOST); it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.no-mail-server-is-set"));
         }
         try {
             smtp.send(message(post, isToLead));
-            return new Sent.Taken("The mail server has taken it.");
+            return new Sent.Taken(Texts.of("platform.sending.the-mail-server-has-taken"));
         } catch (MailAuthenticationException e) {
-            return new Sent.NotYet("The mail server does not accept Wendo's sign-in; it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.the-mail-server-does-not"));
         } catch (MailException | MessagingException | UnsupportedEncodingException e) {
             return judge(e);
         }
@@ -80,7 +81,7 @@ class Mail {
         message.setRecipient(Message.RecipientType.TO, new InternetAddress(post.recipient()));
         helper.setSubject(post.subject());
         String out = origin + "/t/stop/" + post.id();
-        helper.setText(isToLead ? post.body() + "\n\n--\nNo more of these: " + out : post.body());
+        helper.setText(isToLead ? post.body() + "\n\n--\n" + Texts.of("platform.sending.mail-foot", out) : post.body());
         if (isToLead) {
             message.setHeader("List-Unsubscribe", "<" + out + ">");
             message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
@@ -99,16 +100,15 @@ class Mail {
             cause = many.getMessageExceptions()[0];
         }
         if (cause instanceof MailConnectException || fault.getCause() instanceof MailConnectException) {
-            return new Sent.NotYet("The mail server cannot be reached; it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.the-mail-server-cannot-be"));
         }
         int code = code(cause);
         if (code >= NEVER) {
-            return new Sent.Refused("The mail server refused it (%d). Check the address.".formatted(code));
+            return new Sent.Refused(Texts.of("platform.sending.the-mail-server-refused-it", code));
         }
         return code > 0
-                ? new Sent.NotYet("The mail server asked to wait (%d); it is tried again.".formatted(code))
-                : new Sent.Unsure(
-                        "The connection broke while it was sent; it may have arrived, and is not sent again.");
+                ? new Sent.NotYet(Texts.of("platform.sending.the-mail-server-asked-to", code))
+                : new Sent.Unsure(Texts.of("platform.sending.the-connection-broke-while-it"));
     }
 
     private static int code(Exception fault) {

@@ -19,6 +19,7 @@ import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ConsentWithdrawn;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.consent.Withdrawal;
+import wendo.app.platform.site.Texts;
 
 /** Messages that wait, went out, or came to nothing. */
 @Service
@@ -155,12 +156,12 @@ public class Outbox {
         List<OutgoingMessage> waiting = repository.lockNeeding(
                 event.contact(),
                 event.purposes().stream().map(ConsentPurpose::key).toList());
-        waiting.forEach(one -> one.stop("They withdrew their consent."));
+        waiting.forEach(one -> one.stop(Texts.of("platform.sending.they-withdrew-their-consent")));
         waiting.stream()
                 .flatMap(one -> one.lead().stream())
                 .distinct()
                 .forEach(lead -> events.publishEvent(new MessageStopped(
-                        event.business(), lead, "They withdrew their consent; what was still to be sent is stopped.")));
+                        event.business(), lead, Texts.of("platform.sending.they-withdrew-their-consent-what"))));
     }
 
     /** From now on nothing of a plan goes to this contact. */
@@ -170,7 +171,9 @@ public class Outbox {
         jdbc.sql("insert into opted_out values (?, ?, ?) on conflict do nothing")
                 .params(BusinessScope.current().value(), contact, Timestamp.from(clock.instant()))
                 .update();
-        repository.lockPlansTo(contact).forEach(one -> one.stop("They want no more messages."));
+        repository
+                .lockPlansTo(contact)
+                .forEach(one -> one.stop(Texts.of("platform.sending.they-want-no-more-messages")));
     }
 
     private static Message read(ResultSet row, int number) throws SQLException {

@@ -23,6 +23,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.Texts;
 
 /**
  * Sends what is due. A message is claimed in a transaction of its own before it goes out. If the process dies in
@@ -121,11 +122,11 @@ class Sending {
         OutgoingMessage one = repository.lock(id);
         Optional<ConsentPurpose> missing = one.needs().filter(purpose -> !consents.allows(one.recipient(), purpose));
         missing.filter(purpose -> one.isOnItsWay()).ifPresent(purpose -> {
-            String said = "No consent to %s is on record.".formatted(purpose.inWords());
+            String said = Texts.of("platform.sending.no-consent-to-is-on", purpose.inWords());
             one.stop(said);
             one.lead()
-                    .ifPresent(lead ->
-                            events.publishEvent(new MessageStopped(business, lead, "A message was not sent. " + said)));
+                    .ifPresent(lead -> events.publishEvent(
+                            new MessageStopped(business, lead, Texts.of("platform.sending.not-sent", said))));
         });
         return missing.isPresent();
     }
@@ -150,7 +151,10 @@ class Sending {
         } else if (sent instanceof Sent.NotYet notYet && one.tries() < MAX_TRIES) {
             one.tryAgain(notYet.said(), now.plus(pause(one.tries())));
         } else {
-            one.fail(sent instanceof Sent.Refused refused ? refused.said() : "It was tried for a day, in vain.");
+            one.fail(
+                    sent instanceof Sent.Refused refused
+                            ? refused.said()
+                            : Texts.of("platform.sending.wendo-tried-for-a-day"));
         }
         return true;
     }

@@ -33,12 +33,13 @@ public record Amount(long minor) {
         String point = Pattern.quote(String.valueOf(symbols.getDecimalSeparator()));
         String example = "like 1%s250%s00".formatted(symbols.getGroupingSeparator(), symbols.getDecimalSeparator());
         if (!number.matches("(\\d{1,3}(%s\\d{3})+|\\d{1,12})(%s\\d{1,%d})?".formatted(group, point, decimals))) {
-            throw new IllegalArgumentException("Type an amount in %s, %s.".formatted(currency.getCode(), example));
+            throw new IllegalArgumentException(
+                    Texts.of("platform.site.enter-an-amount-in", currency.getCode(), example));
         }
         BigDecimal amount = new BigDecimal(number.replaceAll(group, "").replaceAll(point, "."));
         BigDecimal minor = amount.movePointRight(currency.getDecimalPlaces());
         if (minor.signum() == 0 || minor.compareTo(BigDecimal.valueOf(MAX_MINOR)) > 0) {
-            throw new IllegalArgumentException("Type an amount above 0 and below a billion, %s.".formatted(example));
+            throw new IllegalArgumentException(Texts.of("platform.site.enter-an-amount-above-0", example));
         }
         return minor;
     }

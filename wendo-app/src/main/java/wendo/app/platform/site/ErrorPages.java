@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.util.HexFormat;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -61,7 +62,11 @@ class ErrorPages implements ErrorController {
     private Optional<String> ownPage(HttpServletRequest request, HttpStatus status) {
         return status == HttpStatus.NOT_FOUND
                 ? ownPages.orderedStream()
-                        .flatMap(own -> own.of(request.getServerName()).stream())
+                        .flatMap(own -> own
+                                .of(
+                                        request.getServerName(),
+                                        Objects.requireNonNullElse(request.getHeader("Accept-Language"), ""))
+                                .stream())
                         .findFirst()
                 : Optional.empty();
     }
@@ -76,7 +81,7 @@ class ErrorPages implements ErrorController {
     private static ResponseEntity<ProblemDetail> problem(HttpStatus status, String reference) {
         ProblemDetail problem = ProblemDetail.forStatus(status);
         if (!reference.isEmpty()) {
-            problem.setDetail("This is a fault of ours. Try again; if it stays, tell us the reference.");
+            problem.setDetail(Texts.of("platform.site.this-is-our-fault-try"));
             problem.setProperty("reference", reference);
         }
         return ResponseEntity.status(status)

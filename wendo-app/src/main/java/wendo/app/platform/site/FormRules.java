@@ -21,7 +21,7 @@ import org.hibernate.validator.messageinterpolation.ParameterMessageInterpolator
 public final class FormRules {
     private static final Validator VALIDATOR = Validation.byDefaultProvider()
             .configure()
-            .messageInterpolator(new ParameterMessageInterpolator()) // messages are whole; none is computed
+            .messageInterpolator(new ParameterMessageInterpolator()) // messages are keys of texts
             .buildValidatorFactory()
             .getValidator();
 
@@ -46,7 +46,7 @@ public final class FormRules {
         Annotation rule = violation.getConstraintDescriptor().getAnnotation();
         return rule instanceof Size size && violation.getInvalidValue() instanceof CharSequence text
                 ? InvalidForm.tooLong(text.length(), size.max())
-                : violation.getMessage();
+                : Texts.of(violation.getMessage());
     }
 
     /** The most characters that may be kept of a field. */

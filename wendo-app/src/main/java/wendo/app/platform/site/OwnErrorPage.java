@@ -4,6 +4,10 @@ import java.util.Optional;
 
 /** The page of a link domain for an address that leads nowhere, in the name of its business. */
 public interface OwnErrorPage {
-    /** Empty if nobody's links have this host. */
-    Optional<String> of(String host);
+    /**
+     * Empty if nobody's links have this host.
+     *
+     * @param acceptLanguage what the browser says it would like to read; empty text if it does not say
+     */
+    Optional<String> of(String host, String acceptLanguage);
 }

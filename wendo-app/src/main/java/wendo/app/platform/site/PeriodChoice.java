@@ -25,21 +25,25 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
     private static final int MAX_YEARS = 10;
 
     /** A preset of the ribbon. */
-    public record Preset(String key, String label) {}
+    public record Preset(String key, String text) {
+        public String label() {
+            return Texts.of(text);
+        }
+    }
 
     public static final List<Preset> PRESETS = List.of(
-            new Preset("7d", "7 days"),
-            new Preset("28d", "28 days"),
-            new Preset("quarter", "This quarter"),
-            new Preset("season", "The season"));
+            new Preset("7d", "platform.site.preset-7d"),
+            new Preset("28d", "platform.site.preset-28d"),
+            new Preset("quarter", "platform.site.preset-quarter"),
+            new Preset("season", "platform.site.preset-season"));
 
     /** A preset in the middle of a sentence; empty text for days of one's own. */
     public String words() {
         return switch (key) {
-            case "7d" -> "the last 7 days";
-            case "28d" -> "the last 28 days";
-            case "quarter" -> "this quarter";
-            case "season" -> "the season";
+            case "7d" -> Texts.of("platform.site.the-last-7-days");
+            case "28d" -> Texts.of("platform.site.the-last-28-days");
+            case "quarter" -> Texts.of("platform.site.this-quarter");
+            case "season" -> Texts.of("platform.site.the-season");
             default -> "";
         };
     }

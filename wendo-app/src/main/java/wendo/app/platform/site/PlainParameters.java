@@ -25,7 +25,7 @@ class PlainParameters implements WebMvcConfigurer, HandlerInterceptor {
                 .flatMap(Arrays::stream)
                 .allMatch(PlainText::is);
         if (!isPlain) {
-            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, PlainText.FAULT);
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, PlainText.fault());
         }
         return true;
     }

@@ -5,8 +5,9 @@ import java.util.regex.Pattern;
 /** What text may hold: no control characters but tabs and line ends, and no half of a surrogate pair. */
 public final class PlainText {
     /** What to say of text that holds something else. */
-    public static final String FAULT =
-            "It holds a control character or a broken one. Type it anew instead of pasting it.";
+    public static String fault() {
+        return Texts.of("platform.site.control-character");
+    }
 
     private static final Pattern ESCAPED = Pattern.compile(
             "(?i)(?<!\\\\)(?:\\\\\\\\)*(?:\\\\u00(?:0[0-8bcef]|1[0-9a-f]|7f)|\\\\ud[89ab][0-9a-f]{2}(?!\\\\ud[c-f])|(?<!\\\\ud[89ab][0-9a-f]{2})\\\\ud[c-f][0-9a-f]{2})");

@@ -41,7 +41,7 @@ class RequestGuard extends OncePerRequestFilter {
             throws ServletException, IOException {
         if (!threads.tryAcquire()) {
             response.setHeader("Retry-After", "5");
-            answer(response, 503, "Too much is asked for at once. Try again in a few seconds.");
+            answer(response, 503, Texts.of("platform.site.too-much-is-asked-for"));
             return;
         }
         try {
@@ -56,7 +56,7 @@ class RequestGuard extends OncePerRequestFilter {
 
     private static HttpServletRequest guarded(HttpServletRequest request) throws IOException {
         if (!isPlain(request.getQueryString())) {
-            throw new BodyReader.Refused(400, PlainText.FAULT);
+            throw new BodyReader.Refused(400, PlainText.fault());
         }
         String path = request.getRequestURI();
         boolean isRead = WITH_BODY.contains(request.getMethod()) && !path.startsWith("/api/") && !isSignedIn(request);
@@ -76,7 +76,7 @@ class RequestGuard extends OncePerRequestFilter {
         } catch (IllegalArgumentException e) {
             LOG.debug("A form had a broken escape", e);
         }
-        throw new BodyReader.Refused(400, PlainText.FAULT);
+        throw new BodyReader.Refused(400, PlainText.fault());
     }
 
     private static boolean isPlain(HeldRequest request, byte[] body) {

@@ -10,22 +10,34 @@ import java.util.MissingResourceException;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.springframework.context.i18n.LocaleContextHolder;
+import wendo.core.text.Refused;
+import wendo.core.text.Sentence;
 
 /**
  * What people read, in the language of whoever reads. The texts stand in bundles, one for each district, in ICU's
  * message format: values in braces, plurals by the language's own rules.
  */
 public final class Texts {
-    /** The languages that readers are offered, the usual one first. German is not among them while texts of it are missing. */
-    static final List<Locale> OFFERED = List.of(Locale.ENGLISH);
+    /** The languages of all pages, the usual one first. */
+    public static final List<Locale> OFFERED = List.of(Locale.ENGLISH, Locale.GERMAN);
 
-    /** The languages that have bundles. */
-    static final List<Locale> TRANSLATED = List.of(Locale.ENGLISH, Locale.GERMAN);
+    /** The languages of pages that a business's own customers see. */
+    public static final List<Locale> PUBLIC = List.of(
+            Locale.ENGLISH,
+            Locale.GERMAN,
+            Locale.FRENCH,
+            Locale.forLanguageTag("es"),
+            Locale.ITALIAN,
+            Locale.forLanguageTag("nl"),
+            Locale.forLanguageTag("pl"));
 
     static final List<String> BUNDLES = List.of(
             "common",
             "platform",
+            "linkhost",
             "prepare",
             "issue",
             "place",
@@ -37,14 +49,24 @@ public final class Texts {
             "compare",
             "desk");
 
+    /** What texts of the rules begin with, among all texts. */
+    static final String CORE = "core.";
+
     private static final Map<Locale, Map<String, String>> READ = new ConcurrentHashMap<>();
     private static final Map<Locale, Map<String, MessageFormat>> FORMATS = new ConcurrentHashMap<>();
 
+    private static volatile Supplier<Optional<Locale>> withoutReader = Optional::empty;
+
     private Texts() {}
+
+    /** Says in which language a thread writes that works for no reader of a page. */
+    public static void withoutReader(Supplier<Optional<Locale>> language) {
+        withoutReader = language;
+    }
 
     /** A text with its values, for whoever this thread works for. */
     public static String of(String key, Object... values) {
-        return in(LocaleContextHolder.getLocale(), key, values);
+        return in(reader(), key, values);
     }
 
     /** The same for a reader of a given language. */
@@ -53,14 +75,40 @@ public final class Texts {
                 .orElseThrow(() -> new MissingResourceException("There is no text for " + key, "messages", key));
     }
 
+    /** The same in every language of all pages, for what may be typed in any of them. */
+    public static Stream<String> inAll(String key) {
+        return OFFERED.stream().map(language -> in(language, key));
+    }
+
+    /** What the rules say. */
+    public static String of(Sentence sentence) {
+        return of(CORE + sentence.key(), sentence.values().toArray());
+    }
+
+    /** What is wrong, in words for people if it was meant for them. */
+    public static String said(IllegalArgumentException fault) {
+        return fault instanceof Refused refused ? of(refused.sentence()) : String.valueOf(fault.getMessage());
+    }
+
     static Optional<String> find(Locale reader, String key, Object... values) {
-        Locale language = language(reader);
+        Locale language = all(language(reader)).containsKey(key) ? language(reader) : Locale.ENGLISH;
         return Optional.ofNullable(all(language).get(key)).map(text -> filled(language, key, text, values));
     }
 
+    /** The language of whoever this thread works for. */
+    public static Locale language() {
+        return language(reader());
+    }
+
+    private static Locale reader() {
+        return LocaleContextHolder.getLocaleContext() == null
+                ? withoutReader.get().orElse(Locale.ENGLISH)
+                : LocaleContextHolder.getLocale();
+    }
+
     /** The language that a reader of this one gets. */
-    static Locale language(Locale reader) {
-        return OFFERED.stream()
+    public static Locale language(Locale reader) {
+        return PUBLIC.stream()
                 .filter(one -> one.getLanguage().equals(reader.getLanguage()))
                 .findFirst()
                 .orElse(Locale.ENGLISH);
@@ -84,10 +132,13 @@ public final class Texts {
         Map<String, String> texts = new HashMap<>();
         ResourceBundle.Control noOther =
                 ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES);
-        for (String bundle : BUNDLES) {
+        List<String> bundles = OFFERED.contains(language) ? BUNDLES : List.of("public");
+        for (String bundle : bundles) {
             ResourceBundle read = ResourceBundle.getBundle("messages/" + bundle, language, noOther);
             read.keySet().forEach(key -> texts.put(key, read.getString(key)));
         }
+        ResourceBundle rules = ResourceBundle.getBundle(Sentence.BUNDLE, language, noOther);
+        rules.keySet().forEach(key -> texts.put(CORE + key, rules.getString(key)));
         return Map.copyOf(texts);
     }
 }

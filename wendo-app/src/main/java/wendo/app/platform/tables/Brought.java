@@ -21,7 +21,7 @@ public record Brought(String name, String written, Table table) {
             return new Brought(nameOf(file.get()), TableReader.written(bytes), TableReader.read(bytes));
         }
         if (pasted.isBlank()) {
-            throw new TableRefused("Choose a file, or paste a table.");
+            throw new TableRefused(Texts.of("platform.tables.choose-a-file-or-paste"));
         }
         return new Brought(
                 Texts.of("platform.tables.pasted-table"),

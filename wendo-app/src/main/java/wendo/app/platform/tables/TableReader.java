@@ -27,6 +27,7 @@ import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Row;
+import wendo.app.platform.site.Texts;
 
 /** Reads tables as people have them: any usual encoding and separator, or the first sheet of a workbook. */
 public final class TableReader {
@@ -44,7 +45,7 @@ public final class TableReader {
     /** Throws {@link TableRefused} with a reason. */
     public static Table read(byte[] file) {
         if (file.length == 0) {
-            throw new TableRefused("The file is empty.");
+            throw new TableRefused(Texts.of("platform.tables.the-file-is-empty"));
         }
         boolean isWorkbook = file.length > 4 && file[0] == 'P' && file[1] == 'K';
         return isWorkbook ? readWorkbook(file) : readText(TableText.decode(file));
@@ -81,9 +82,9 @@ public final class TableReader {
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
             int line = rows.isEmpty() ? 1 + skipped : rows.get(rows.size() - 1).line() + 1;
             String why = String.valueOf(e.getMessage()).contains("between encapsulated token")
-                    ? "text stands right behind a closing quotation mark. Write a quotation mark within a cell twice"
-                    : "a quotation mark is not closed";
-            throw new TableRefused("Line %d cannot be read: %s.".formatted(line, why), e);
+                    ? Texts.of("platform.tables.text-stands-right-behind-a")
+                    : Texts.of("platform.tables.a-quotation-mark-is-not");
+            throw new TableRefused(Texts.of("platform.tables.line-cannot-be-read", line, why), e);
         }
         return rows;
     }
@@ -99,8 +100,7 @@ public final class TableReader {
         } catch (TableRefused e) {
             throw e;
         } catch (IOException | RuntimeException e) {
-            throw new TableRefused(
-                    "This is not a workbook that can be read. Save it as XLSX or CSV and bring it again.", e);
+            throw new TableRefused(Texts.of("platform.tables.this-is-not-a-readable"), e);
         }
         return table(rows);
     }
@@ -115,7 +115,7 @@ public final class TableReader {
                     unpacked += size(content, buffer, MAX_UNPACKED - unpacked);
                 }
                 if (unpacked > MAX_UNPACKED) {
-                    throw new TableRefused("The workbook is too large. Bring its first sheet as CSV.");
+                    throw new TableRefused(Texts.of("platform.tables.the-workbook-is-too-large"));
                 }
             }
         }
@@ -140,9 +140,7 @@ public final class TableReader {
     private static String text(Cell cell) {
         if (cell.getType() == CellType.FORMULA
                 && (cell.getRawValue() == null || cell.getRawValue().isEmpty())) {
-            throw new TableRefused(
-                    "Cell %s holds a formula whose result was not saved. Open the file in a spreadsheet, save it, and bring it again."
-                            .formatted(cell.getAddress()));
+            throw new TableRefused(Texts.of("platform.tables.cell-holds-a-formula-whose", cell.getAddress()));
         }
         if (cell.getType() == CellType.NUMBER) {
             String format = Optional.ofNullable(cell.getDataFormatString()).orElse("");
@@ -170,18 +168,17 @@ public final class TableReader {
         }
         if (clean.size() > Table.MAX_COLUMNS) {
             throw new TableRefused(
-                    "Line %d has %d columns; a table may have %d.".formatted(line, clean.size(), Table.MAX_COLUMNS));
+                    Texts.of("platform.tables.line-has-columns-a-table", line, clean.size(), Table.MAX_COLUMNS));
         }
         if (rows.size() > Table.MAX_ROWS) {
-            throw new TableRefused("A table may have %d rows below its heading; this one has more. Bring it in parts."
-                    .formatted(Table.MAX_ROWS));
+            throw new TableRefused(Texts.of("platform.tables.a-table-may-have-rows", Table.MAX_ROWS));
         }
         clean.stream()
                 .filter(cell -> cell.length() > Table.MAX_CELL)
                 .findFirst()
                 .ifPresent(cell -> {
-                    throw new TableRefused("Line %d has a cell of %d characters; %d are read."
-                            .formatted(line, cell.length(), Table.MAX_CELL));
+                    throw new TableRefused(
+                            Texts.of("platform.tables.line-has-a-cell-of", line, cell.length(), Table.MAX_CELL));
                 });
         rows.add(new Table.Row(line, clean));
     }
@@ -196,10 +193,10 @@ public final class TableReader {
 
     private static Table table(List<Table.Row> rows) {
         if (rows.isEmpty()) {
-            throw new TableRefused("There is nothing in it.");
+            throw new TableRefused(Texts.of("platform.tables.there-is-nothing-in-it"));
         }
         if (rows.size() == 1) {
-            throw new TableRefused("It has a heading and no rows.");
+            throw new TableRefused(Texts.of("platform.tables.it-has-a-heading-and"));
         }
         return new Table(rows.get(0).cells(), rows.subList(1, rows.size()));
     }

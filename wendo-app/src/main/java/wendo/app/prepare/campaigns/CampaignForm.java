@@ -81,7 +81,7 @@ record CampaignForm(
             return Optional.of(
                     Amount.of(budget, business.currency(), business.locale()).minor());
         } catch (IllegalArgumentException e) {
-            faults.put("budget", String.valueOf(e.getMessage()));
+            faults.put("budget", Texts.said(e));
             return Optional.empty();
         }
     }

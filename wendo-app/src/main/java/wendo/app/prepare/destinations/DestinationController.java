@@ -80,7 +80,7 @@ class DestinationController {
             looks.look(page, business);
             return new ModelAndView("redirect:/setup/destinations/" + id);
         } catch (AddressRefused e) {
-            return InvalidForm.of(list(address, String.valueOf(e.getMessage())));
+            return InvalidForm.of(list(address, Texts.said(e)));
         }
     }
 
@@ -134,7 +134,7 @@ class DestinationController {
             }
             looks.look(page, business);
         } catch (AddressRefused e) {
-            faults.put("address", String.valueOf(e.getMessage()));
+            faults.put("address", Texts.said(e));
         }
         return faults.isEmpty()
                 ? new ModelAndView("redirect:/setup/destinations/" + id)

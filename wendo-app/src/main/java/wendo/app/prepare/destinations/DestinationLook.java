@@ -12,8 +12,10 @@ import java.util.Optional;
 import javax.net.ssl.SSLException;
 import org.jsoup.Jsoup;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
+import wendo.core.text.Sentence;
 
 /** Looks at a page as a visitor's browser would: follows 5 redirects at most, and gives up after 5 seconds in all. */
 @Component
@@ -35,7 +37,7 @@ class DestinationLook {
             PageFetch.Answer answer = pages.fetch(address, allowsLocal, end);
             while (answer.leadsTo().isPresent()) {
                 if (hops.size() > MAX_REDIRECTS) {
-                    return failed(hops, "It redirects more than %d times.".formatted(MAX_REDIRECTS));
+                    return failed(hops, Texts.of("prepare.destinations.it-redirects-more-than-times", MAX_REDIRECTS));
                 }
                 WebAddress next =
                         next(hops.get(hops.size() - 1), answer.leadsTo().get());
@@ -47,9 +49,11 @@ class DestinationLook {
                     Jsoup.parse(answer.text()).title().strip(),
                     hops,
                     answer.certificateUntil(),
-                    answer.status() < 400 ? "" : "It answers with error %d.".formatted(answer.status()));
+                    answer.status() < 400
+                            ? ""
+                            : Texts.of("prepare.destinations.it-answers-with-error", answer.status()));
         } catch (AddressRefused e) {
-            return failed(hops, "It redirects to an address that cannot be opened.");
+            return failed(hops, Texts.of("prepare.destinations.it-redirects-to-an-address"));
         } catch (IOException | RuntimeException e) {
             return failed(hops, why(e, !Instant.now().isBefore(end)));
         }
@@ -65,20 +69,22 @@ class DestinationLook {
                     .resolve(location.strip().replace(" ", "%20"))
                     .toString());
         } catch (IllegalArgumentException e) {
-            throw new AddressRefused("Not an address: " + location);
+            throw new AddressRefused(Sentence.said("Not an address: " + location));
         }
     }
 
     private static String why(Exception e, boolean isLate) {
         if (isLate || e instanceof SocketTimeoutException) {
-            return "It did not answer within %d seconds.".formatted(PATIENCE.toSeconds());
+            return Texts.of("prepare.destinations.it-did-not-answer-within", PATIENCE.toSeconds());
         }
         if (e instanceof PublicNames.NotPublic) {
-            return "Only a private network can open it.";
+            return Texts.of("prepare.destinations.only-a-private-network-can");
         }
         if (e instanceof UnknownHostException) {
-            return "There is no site of this name.";
+            return Texts.of("prepare.destinations.there-is-no-site-of");
         }
-        return e instanceof SSLException ? "Browsers will not trust its certificate." : "Its server does not answer.";
+        return e instanceof SSLException
+                ? Texts.of("prepare.destinations.browsers-will-not-trust-its")
+                : Texts.of("prepare.destinations.its-server-does-not-answer");
     }
 }

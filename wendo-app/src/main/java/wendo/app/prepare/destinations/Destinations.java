@@ -12,10 +12,12 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.HostName;
 import wendo.core.links.Tagging;
 import wendo.core.links.WebAddress;
+import wendo.core.text.Sentence;
 import wendo.core.visits.ClickId;
 
 /** The destinations of the current business. */
@@ -49,11 +51,11 @@ public class Destinations {
         // A click identifier pasted along belongs to one visit; each visit gets its own.
         WebAddress address = Tagging.drop(WebAddress.of(pasted), ClickId.PARAMETER);
         if (linkHosts.contains(address.host()) && !address.path().startsWith(SIGNPOSTS)) {
-            throw new AddressRefused("This is itself a link of yours; paste the page that it should lead to.");
+            throw new AddressRefused(Sentence.said(Texts.of("prepare.destinations.this-is-itself-one-of")));
         }
         if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
-            throw new AddressRefused("Only your own network can open \"%s\"; people who follow the link could not."
-                    .formatted(address.host()));
+            throw new AddressRefused(
+                    Sentence.said(Texts.of("prepare.destinations.only-your-own-network-can", address.host())));
         }
         return address;
     }

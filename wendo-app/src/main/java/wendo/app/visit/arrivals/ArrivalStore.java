@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.Channel;
 import wendo.core.links.Device;
@@ -70,7 +71,7 @@ class ArrivalStore {
                 .params(
                         isRepeat ? VisitKind.REPEAT.key() : came.sorted().kind().key(),
                         isRepeat
-                                ? "the same visitor arrived less than 30 seconds before"
+                                ? Texts.of("visit.arrivals.the-same-visitor-arrived-less")
                                 : came.sorted().reason(),
                         arrival.origin().key())
                 .param(source(arrival).orElse(null))

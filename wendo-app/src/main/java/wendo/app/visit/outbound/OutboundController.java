@@ -138,7 +138,7 @@ class OutboundController {
                     : OptionalLong.of(Amount.of(typed.worth(), business.currency(), business.locale())
                             .minor());
         } catch (IllegalArgumentException e) {
-            faults.put("worth", String.valueOf(e.getMessage()));
+            faults.put("worth", Texts.said(e));
             return InvalidForm.of(list(typed, faults));
         }
         if (faults.isEmpty()

@@ -19,6 +19,7 @@ import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.WebAddress;
@@ -45,7 +46,7 @@ class OwnSiteController {
         try {
             sites.add(WebAddress.of(typed.raw("site")).host().toLowerCase(Locale.ROOT), person.name());
         } catch (AddressRefused e) {
-            Map<String, String> faults = Map.of("site", String.valueOf(e.getMessage()));
+            Map<String, String> faults = Map.of("site", Texts.said(e));
             return InvalidForm.of(view.show(typed.firstValues(), faults, business, person));
         }
         return new ModelAndView(BACK);
@@ -71,7 +72,7 @@ class OwnSiteController {
             Map<String, String> marks = EditConflict.marks(typed, stored);
             return EditConflict.of(view.show(typed.firstValues(), marks, business, person), "/setup/site-tag");
         } catch (IllegalArgumentException e) {
-            Map<String, String> faults = Map.of("ceiling", String.valueOf(e.getMessage()));
+            Map<String, String> faults = Map.of("ceiling", Texts.said(e));
             return InvalidForm.of(view.show(typed.firstValues(), faults, business, person));
         }
         return new ModelAndView(BACK);

@@ -69,7 +69,7 @@ class MatchBackTest extends WendoTest {
                 .isEqualTo(10);
         assertThat(count(tenant, "select count(*) from recipient where not held_out and code is not null"))
                 .isEqualTo(30);
-        assertThat(person.get(list).body()).contains("Held out by lot: write nothing to them.");
+        assertThat(person.get(list).body()).contains("Held out by lot: send them nothing.");
         for (String who : in(tenant, () -> jdbc.sql("""
                         (select email from recipient where held_out order by line limit 1)
                         union all (select email from recipient where not held_out order by line limit 12)

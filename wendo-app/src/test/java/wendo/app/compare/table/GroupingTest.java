@@ -213,7 +213,7 @@ class GroupingTest extends SmallSeason {
         var answer = person.form("/setup/targets", "/setup/targets", "source", "", "lead", "cheap", "margin", "140");
         assertThat(answer.statusCode()).isEqualTo(422);
         assertThat(answer.body())
-                .contains("value=\"cheap\"", "value=\"140\"", "A whole number, 1 to 100.", "Type an amount");
+                .contains("value=\"cheap\"", "value=\"140\"", "A whole number, 1 to 100.", "Enter an amount");
         assertThat(person.form(
                                 "/setup/targets",
                                 "/setup/targets",

@@ -120,7 +120,7 @@ class LinksTest extends WendoTest {
         assertThat(issue("javascript:alert(1)", "{\"source\": \"A\"}").body()).contains("Only http and https");
         assertThat(issue("http://" + tenant.host() + "/x", "{\"source\": \"A\"}")
                         .body())
-                .contains("itself a link of yours");
+                .contains("itself one of your links");
         assertThat(issue("curlew.example", "").body()).contains("Name 1 to 40 sources; there were 0.");
         assertThat(issue("curlew.example", "{\"source\": \"--\"}").body()).contains("sources[0].source");
         assertThat(issue("curlew.example", "{\"source\": \"A\", \"channel\": \"pigeon\"}")

@@ -175,7 +175,7 @@ class PrepareTest extends WendoTest {
                 .contains("is a link domain already");
         assertThat(person.form("/setup/hosts", "/setup/hosts", "name", "go.gliders.example/path")
                         .body())
-                .contains("Give the name alone");
+                .contains("Enter the name alone");
         person.form("/setup/hosts", "/setup/hosts", "name", "go.gliders.example");
         assertThat(person.get("/setup/hosts").body()).contains("Nothing answers at this name yet.");
     }

@@ -64,7 +64,7 @@ class RuleFormTest {
         assertThat(faults).isEmpty();
         assertThat(new RuleWords(Locale.UK).conditions(when))
                 .isEqualTo(
-                        "On phones, in France or Ireland or United Kingdom, whose browser asks for French or German or Welsh, on Mondays or Sundays, from 22:00 to 06:00, from 1 May 2026, until 31 May 2026");
+                        "On phones, in France, Ireland or United Kingdom, whose browser asks for French, German or Welsh, on Monday or Sunday, from 22:00 to 06:00, from 1 May 2026, until 31 May 2026");
     }
 
     @Test

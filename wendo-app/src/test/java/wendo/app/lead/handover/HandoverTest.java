@@ -195,7 +195,8 @@ class HandoverTest extends WendoTest {
         MimeMessage mail = post.mailTo(ines).get(0);
         assertThat(mail.getSubject()).isEqualTo("Hello Ines");
         assertThat(mail.getFrom()[0].toString()).isEqualTo("Plover Pilots <wendo@localhost>");
-        assertThat(mail.getContent().toString()).contains("We saw you came by Postcards.", "No more of these: ");
+        assertThat(mail.getContent().toString())
+                .contains("We saw you came by Postcards.", "No more messages like this: ");
         assertThat(mail.getHeader("List-Unsubscribe-Post")[0]).isEqualTo("List-Unsubscribe=One-Click");
         await("the owner is told", () -> post.mailTo(tenant.email()).size() == 1);
         assertThat(post.mailTo(tenant.email()).get(0).getSubject()).isEqualTo("Lead 1 of today: Ines Marsh");
@@ -244,7 +245,7 @@ class HandoverTest extends WendoTest {
         news(message, "replied", "Yes, for twelve");
         await("the follow-up ends", () -> states(id).equals(List.of("delivered", "stopped")));
         assertThat(person.get("/leads/" + id).body())
-                .contains("Yes, for twelve", "They answered. 1 message is of the follow-up not sent.");
+                .contains("Yes, for twelve", "They answered. 1 message of the follow-up not sent.");
     }
 
     @Test
@@ -421,7 +422,7 @@ class HandoverTest extends WendoTest {
         String page = "/leads/" + id;
         assertThat(person.form(page, page + "/stage", "stage", "quoted", "quoted", "much")
                         .body())
-                .contains("Type an amount in GBP", "value=\"much\"");
+                .contains("Enter an amount in GBP", "value=\"much\"");
         person.form(page, page + "/stage", "stage", "quoted", "quoted", "£1,250");
         assertThat(person.get(page).body()).contains("quoted £1,250.00");
         assertThat(person.form(page, page + "/stage", "stage", "lost").body()).contains("Give a reason in a few words");
@@ -462,7 +463,7 @@ class HandoverTest extends WendoTest {
         assertThat(wrong.statusCode()).isEqualTo(422);
         assertThat(wrong.body())
                 .contains(
-                        "Give the plan a name.",
+                        "Name the plan.",
                         "An e-mail needs a subject.",
                         "There is no field {nam}.",
                         "Days are 0 to 365",

@@ -71,7 +71,7 @@ class SpendTest extends WendoTest {
         assertThat(refused.body())
                 .contains(
                         "Choose the source",
-                        "Type an amount in GBP, like 1,250.00.",
+                        "Enter an amount in GBP, like 1,250.00.",
                         "The last day is before the first.",
                         "kept note",
                         "value=\"lots\"");

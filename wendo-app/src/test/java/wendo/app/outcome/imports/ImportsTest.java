@@ -86,7 +86,7 @@ class ImportsTest extends WendoTest {
                         "1 new",
                         "1 refused",
                         "1 unmatched",
-                        "Nothing in the row tells",
+                        "Nothing in the row says",
                         "It appears again in line 5, which counts.")
                 .contains("“much” is not an amount.", "Its code tells where it came from.");
         assertThat(count(tenant, "select count(*) from outcome"))
@@ -209,7 +209,7 @@ class ImportsTest extends WendoTest {
         assertThat(person.get(other).body())
                 .contains(
                         "Value changed from £95.00 to £90.00; time moved from ",
-                        " to 5 Jan 2026; email set to ada@reed.example.");
+                        " to 5 Jan 2026; e-mail set to ada@reed.example.");
         run(other);
         await("the visit lies after it now", () -> credited() == 0);
         person.form(other, other + "/undo");

@@ -181,7 +181,7 @@ class NetworksTest extends WendoTest {
                                 .single())
                 + "/place/ad";
         assertThat(person.get(page).body()).contains("&amp;s1=" + ad + "#book", "its sub-ID names this link");
-        assertThat(report(postback, ad, "N-9").body()).startsWith("Taken: it came by your link Search ads");
+        assertThat(report(postback, ad, "N-9").body()).startsWith("Recorded: it came by your link Search ads");
         await("its source has it", () -> outcome("N-9").equals("purchase open 420 Search ads"));
         assertThat(http().get(path(postback).replace("[s1]", ad)).body())
                 .as("without the network's own number two sales would be one")
@@ -219,7 +219,7 @@ class NetworksTest extends WendoTest {
                         http().issue(tenant.apiKey(), "https://teal.example/", "Spring", "Flyer")
                                 .get(0)));
         assertThat(report(postback, "fffff0", "N-2").body())
-                .isEqualTo("Taken: no visit with this sub-ID is known yet.");
+                .isEqualTo("Recorded: no visit with this sub-ID is known yet.");
         await("it is the network's", () -> outcome("N-2").equals("purchase open 420 Sail Insurance"));
         in(
                 tenant,
@@ -266,7 +266,7 @@ class NetworksTest extends WendoTest {
                                 .single());
         assertThat(http().get("/t/postback/" + UUID.randomUUID()).statusCode()).isEqualTo(404);
         String raw = URLEncoder.encode("[s1]", StandardCharsets.UTF_8);
-        assertThat(report(postback, raw, "N-3").body()).contains("It did not tell the sub-ID: [s1] came as it stands");
+        assertThat(report(postback, raw, "N-3").body()).contains("The sub-ID is missing: [s1] came as it stands");
         assertThat(http().get(path(postback)
                                 .replace("[s1]", "12")
                                 .replace("[sale]", "N-3")

@@ -55,7 +55,7 @@ class ReviewTest extends WendoTest {
                 .contains(
                         "It came from a site that is not one of yours.",
                         "It did not come from a page of a site.",
-                        "Its value is far above what you usually sell for.",
+                        "Its value is far above your usual sales.",
                         "£80.00",
                         "Always accept from evil.example")
                 .doesNotContain("£81.00");

@@ -161,7 +161,7 @@ class CodesTest extends WendoTest {
         assertThat(person.get(own.formatted("1", "20")).body())
                 .contains("The columns need 101 mm, but the paper has 100 mm.")
                 .doesNotContain("Sheet as PDF");
-        assertThat(person.get(own.formatted("wide", "20")).body()).contains("Give all measurements as numbers");
+        assertThat(person.get(own.formatted("wide", "20")).body()).contains("Enter all measurements in millimetres");
         String large = person.get(own.formatted("0", "49")).body();
         assertThat(large)
                 .contains("this sheet has 50 × 50 mm for it", "A side of")

@@ -71,7 +71,7 @@ class SheetOrderTest {
         assertThat(sheet(Map.of()).key()).isEqualTo("a4-24");
         assertThat(sheet(Map.of("sheet", "own")).fault()).isEmpty();
         assertThat(sheet(Map.of("sheet", "own", "rows", "99")).fault()).contains("The rows need");
-        assertThat(sheet(Map.of("sheet", "own", "rows", "many")).fault()).contains("as numbers of millimetres");
+        assertThat(sheet(Map.of("sheet", "own", "rows", "many")).fault()).contains("in millimetres, as numbers");
     }
 
     @Test

@@ -94,7 +94,7 @@ class MessagesTest extends WendoTest {
         HttpResponse<String> refused =
                 person.form(page + "/message", page + "/message", "text", "x".repeat(2001), "price", "dear");
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("this has 2,001", "Type an amount in GBP", "value=\"dear\"");
+        assertThat(refused.body()).contains("this has 2,001", "Enter an amount in GBP", "value=\"dear\"");
     }
 
     private String bring(String pasted) {
@@ -123,7 +123,7 @@ class MessagesTest extends WendoTest {
                 .contains(
                         "6 recipients",
                         "Issue 2 personal links",
-                        "somebody further up once more",
+                        "in an earlier row already",
                         "“12” is not a phone number",
                         "“not an address” is not an e-mail address",
                         "neither a phone number nor an e-mail address");

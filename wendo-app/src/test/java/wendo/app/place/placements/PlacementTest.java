@@ -93,7 +93,7 @@ class PlacementTest extends WendoTest {
                 "endsOn | 2026-01-31 | The last day is before the first.",
                 "copies | many | Enter a whole number",
                 "copies | 0 | Enter a whole number",
-                "unitPrice | cheap | Type an amount in GBP",
+                "unitPrice | cheap | Enter an amount in GBP",
                 "note | LONG | this has 1,001",
             })
     void what_cannot_be_is_refused_beside_its_field_and_kept(String field, String value, String expected) {

@@ -295,7 +295,7 @@ class ProofsTest extends WendoTest {
         assertThat(picture(new byte[0]).body()).contains("Choose a picture");
         assertThat(picture(as("png", new BufferedImage(300, 300, BufferedImage.TYPE_INT_RGB)))
                         .body())
-                .contains("No code can be made out");
+                .contains("No code can be read");
         assertThat(picture(as("gif", new BufferedImage(30, 30, BufferedImage.TYPE_INT_RGB)))
                         .body())
                 .contains("not a readable JPEG or PNG picture");

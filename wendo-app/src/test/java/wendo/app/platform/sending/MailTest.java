@@ -101,7 +101,7 @@ class MailTest {
             closed = server.getLocalPort();
         }
         assertThat(mail(closed).send(POST, true))
-                .isEqualTo(new Sent.NotYet("The mail server cannot be reached; it is tried again."));
+                .isEqualTo(new Sent.NotYet("The mail server cannot be reached; Wendo will try again."));
         assertThat(mail("", 25).send(POST, true)).isInstanceOf(Sent.NotYet.class);
     }
 }

@@ -71,7 +71,7 @@ class TextsTest {
 
     @Test
     void every_text_that_is_asked_for_is_there_and_none_is_there_for_nothing() {
-        Set<String> known = Texts.all(Locale.ENGLISH).keySet();
+        Set<String> known = ours().keySet();
         Set<String> used = new TreeSet<>();
         for (String source : concat(TEMPLATES.values(), sources(".java").values())) {
             USED.matcher(source).results().forEach(found -> used.add(first(found)));
@@ -87,6 +87,50 @@ class TextsTest {
         assertThat(known.stream().filter(key -> !used.contains(key)))
                 .as("there, but never asked for")
                 .isEmpty();
+    }
+
+    /** Without what the rules say, which is tested with them. */
+    private static Map<String, String> ours() {
+        Map<String, String> ours = new HashMap<>(Texts.all(Locale.ENGLISH));
+        ours.keySet().removeIf(key -> key.startsWith(Texts.CORE));
+        return ours;
+    }
+
+    @Test
+    void every_text_of_a_public_page_is_there_in_seven_languages() {
+        Map<String, String> english = ours();
+        Set<String> asked = askedInPublic(english.keySet());
+        for (Locale language : Texts.PUBLIC) {
+            if (!Texts.OFFERED.contains(language)) {
+                Map<String, String> own = new HashMap<>(Texts.all(language));
+                own.keySet().removeIf(key -> key.startsWith(Texts.CORE));
+                assertThat(own.keySet()).as(language.getLanguage()).isEqualTo(asked);
+                own.forEach((key, text) -> assertThat(values(text))
+                        .as(language + " " + key)
+                        .isEqualTo(values(english.getOrDefault(key, ""))));
+            }
+        }
+    }
+
+    /** By the pages that a business's own customers see, what fills them in, and the foot of mails. */
+    private static Set<String> askedInPublic(Set<String> known) {
+        Pattern files = Pattern.compile(".*/(open[a-z-]*\\.html|Filled\\.java|FormField\\.java|OptInController\\.java"
+                + "|OpenReport\\.java|DeadEnd\\.java|Mail\\.java)");
+        Pattern key = Pattern.compile("[a-z]+(?:\\.[a-z0-9-]+)+");
+        Set<String> asked = new TreeSet<>();
+        Map<Path, String> all = new HashMap<>(TEMPLATES);
+        all.putAll(sources(".java"));
+        all.forEach((file, source) -> {
+            if (files.matcher(file.toString()).matches()) {
+                key.matcher(source)
+                        .results()
+                        .map(MatchResult::group)
+                        .filter(known::contains)
+                        .forEach(asked::add);
+            }
+        });
+        asked.removeIf(one -> one.startsWith("platform.sending.") && !one.matches(".*(open-stop|mail-foot).*"));
+        return asked;
     }
 
     private static List<String> concat(Collection<String> templates, Collection<String> code) {
@@ -114,7 +158,7 @@ class TextsTest {
 
     @Test
     void german_has_every_text_with_the_same_values() {
-        Map<String, String> english = Texts.all(Locale.ENGLISH);
+        Map<String, String> english = ours();
         Map<String, String> german = own("_de");
         assertThat(german).containsOnlyKeys(english.keySet());
         english.forEach((key, text) ->

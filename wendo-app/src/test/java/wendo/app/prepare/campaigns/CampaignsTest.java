@@ -22,7 +22,7 @@ class CampaignsTest extends WendoTest {
         HttpResponse<String> wrong = add(person, "Autumn", today, "2020-01-01", "lots");
         assertThat(wrong.statusCode()).isEqualTo(422);
         assertThat(wrong.body())
-                .contains("The last day is before the first.", "Type an amount in GBP", "value=\"lots\"");
+                .contains("The last day is before the first.", "Enter an amount in GBP", "value=\"lots\"");
         assertThat(add(person, "Autumn", today, "", "").body()).contains("Enter both days, or neither.");
         assertThat(add(person, "SPRING-tides", "", "", "").body())
                 .contains("There is a campaign with this name already.");

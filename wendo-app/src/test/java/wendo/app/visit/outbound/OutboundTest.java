@@ -100,7 +100,7 @@ class OutboundTest extends WendoTest {
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(refused.body())
                 .contains(
-                        "Name what these links lead to", "Enter a host", "Type an amount", "value=\"no host at all\"");
+                        "Name what these links lead to", "Enter a host", "Enter an amount", "value=\"no host at all\"");
         add("Map", "maps.example", "");
         assertThat(add("Map again", "http://MAPS.example/", "").body()).contains("This pattern is there already.");
         String id = in(

@@ -1,0 +1,35 @@
+package wendo.app.platform.site;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
+
+/** The language of a page that everybody may see: what the visitor's browser asks for, else the business's own. */
+public final class PublicLanguages {
+    static final String OF_BUSINESS = "wendo.language-of-business";
+
+    private PublicLanguages() {}
+
+    /** The first of the languages in such a header that these pages have; empty if there is none. RFC 9110, 12.5.4. */
+    public static Optional<Locale> of(String acceptLanguage) {
+        return acceptLanguage.isBlank() ? Optional.empty() : Optional.ofNullable(lookup(acceptLanguage));
+    }
+
+    private static @org.jspecify.annotations.Nullable Locale lookup(String acceptLanguage) {
+        try {
+            List<Locale.LanguageRange> wanted = Locale.LanguageRange.parse(acceptLanguage);
+            return Locale.lookup(wanted, Texts.PUBLIC);
+        } catch (IllegalArgumentException e) {
+            return null; // a header that says nothing
+        }
+    }
+
+    /** Names the business's own language for the page that is being made; answers with the tag of what it is made in. */
+    public static String speak(Locale ofBusiness) {
+        Optional.ofNullable(RequestContextHolder.getRequestAttributes())
+                .ifPresent(request -> request.setAttribute(OF_BUSINESS, ofBusiness, RequestAttributes.SCOPE_REQUEST));
+        return Texts.language().getLanguage();
+    }
+}
