@@ -27,6 +27,7 @@ for (const [font, subsets] of fonts) {
 }
 
 const icons = [
+    "calendar",
     "stamp", "message-square-text", "newspaper", "megaphone", "message-circle-heart", "handshake", "signpost", "shapes",
     "copy", "check", "search", "arrow-right", "triangle-alert", "keyboard", "footprints", "circle-help", "plus", "circle-user",
 ];

@@ -4,6 +4,7 @@ import "./finder.js";
 import "./keys.js";
 import "./once.js";
 import "./ribbon.js";
+import { calendar } from "./calendar.js";
 import { copier } from "./copy.js";
 import { filter } from "./filter.js";
 import { fold } from "./fold.js";
@@ -12,6 +13,7 @@ import { ticks } from "./ticks.js";
 // What is only of use without script goes away; it stays where scripts are off, and where they did not load.
 document.documentElement.classList.add("scripted");
 
+Alpine.data("calendar", calendar);
 Alpine.data("copier", copier);
 Alpine.data("filter", filter);
 Alpine.data("fold", fold);

@@ -19,7 +19,7 @@ enum Stage {
         return Arrays.stream(values()).filter(one -> one.key().equals(key)).findFirst();
     }
 
-    boolean isOver() {
+    public boolean isOver() {
         return this == WON || this == LOST;
     }
 }

@@ -78,7 +78,7 @@ class SpendFileEntries {
         String said = Texts.of(
                 "money.spend.on",
                 BigDecimal.valueOf(spend.amountMinor(), decimals).toPlainString(),
-                spend.firstDay(),
+                spend.firstDay().toString(),
                 spend.note());
         entities.persist(new SpendCorrection(spend.id(), said, clock.instant(), by));
         spend.cost(minor);

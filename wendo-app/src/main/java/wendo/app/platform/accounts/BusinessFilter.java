@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -15,15 +16,19 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.Frame;
 import wendo.app.platform.site.Languages;
+import wendo.core.days.TypedDay;
 
 /** Runs a signed-in person's request in the business they chose, or in their first. */
 final class BusinessFilter extends OncePerRequestFilter {
     static final String CHOSEN = "wendo.business";
 
     private final Accounts accounts;
+    private final Supplier<TypedDay> days;
 
-    BusinessFilter(Accounts accounts) {
+    /** @param days reads days as the business whose request it is writes them */
+    BusinessFilter(Accounts accounts, Supplier<TypedDay> days) {
         this.accounts = accounts;
+        this.days = days;
     }
 
     @Override
@@ -44,7 +49,7 @@ final class BusinessFilter extends OncePerRequestFilter {
         request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), person.name(), now.role()));
         accounts.language(person.id()).ifPresent(language -> request.setAttribute(Languages.CHOSEN, language));
         request.setAttribute(FrameAdvice.ATTRIBUTE, frame(person, now, memberships));
-        RequestScope.run(now.business(), request, response, chain);
+        RequestScope.run(now.business(), new DayParameters(request, days), response, chain);
     }
 
     private static Optional<Membership> choose(

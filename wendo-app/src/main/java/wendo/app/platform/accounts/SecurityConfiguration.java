@@ -90,7 +90,7 @@ class SecurityConfiguration {
 
     @Bean
     @Order(3)
-    SecurityFilterChain people(HttpSecurity http, Accounts accounts, SharedLimits limits, KnownDevices devices)
+    SecurityFilterChain people(HttpSecurity http, BusinessFilters businesses, SharedLimits limits, KnownDevices devices)
             throws Exception {
         return http.headers(SecurityConfiguration::strict)
                 // Neither a page that anybody opens nor one that asks to sign in first leaves a session behind.
@@ -107,7 +107,7 @@ class SecurityConfiguration {
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?signedOut=true"))
                 .exceptionHandling(faults -> faults.authenticationEntryPoint(askToSignIn()))
                 .addFilterBefore(new SignInLimit(limits, devices), UsernamePasswordAuthenticationFilter.class)
-                .addFilterAfter(new BusinessFilter(accounts), AuthorizationFilter.class)
+                .addFilterAfter(businesses.filter(), AuthorizationFilter.class)
                 .build();
     }
 

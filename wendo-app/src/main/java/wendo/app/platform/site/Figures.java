@@ -3,13 +3,17 @@ package wendo.app.platform.site;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.text.NumberFormat;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.time.temporal.WeekFields;
 import java.util.Currency;
 import java.util.Locale;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import wendo.core.days.TypedDay;
 import wendo.core.measure.UnitPrice;
 
 /** Writes numbers, money and times as a business reads them. Templates know it as {@code figures}. */
@@ -138,5 +142,25 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
 
     public String time(Instant at) {
         return DateTimeFormatter.ofPattern("d MMM HH:mm", locale).format(at.atZone(zone));
+    }
+
+    /** A day as the business writes it in a field; what is none stays as it was typed. */
+    public String typedDay(@Nullable Object day) {
+        String text = day == null ? "" : day.toString();
+        try {
+            return DateTimeFormatter.ofPattern(dayPattern(), locale).format(LocalDate.parse(text));
+        } catch (DateTimeException e) {
+            return text;
+        }
+    }
+
+    /** How the business writes days in fields, such as dd/MM/yyyy. */
+    public String dayPattern() {
+        return TypedDay.pattern(locale);
+    }
+
+    /** The day that weeks begin with, 0 for Sunday to 6 for Saturday. */
+    public int firstWeekday() {
+        return WeekFields.of(locale).getFirstDayOfWeek().getValue() % 7;
     }
 }

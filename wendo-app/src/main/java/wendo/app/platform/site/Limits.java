@@ -129,6 +129,9 @@ public final class Limits {
     /** Countries or languages in one line. */
     public static final int CODES = 1_000;
 
+    /** A day, as people write it. */
+    public static final int DAY = 40;
+
     /** A time zone's name. */
     public static final int ZONE = 60;
 

@@ -153,13 +153,7 @@ class SharedReportTest extends SmallSeason {
             String text = new PDFTextStripper().getText(document);
             assertThat(text)
                     .contains(
-                            "Godwit Gear",
-                            "Postcards",
-                            "20.0%",
-                            "3.6% to 62.4%",
-                            "£50.01",
-                            "£8.98 to £1,975",
-                            "1 of 1");
+                            "Godwit Gear", "Postcards", "20.0%", "3.6% to 62.4%", "£50.01", "£8.98 to £1,975", "1 / 1");
         }
     }
 }

@@ -119,13 +119,12 @@ class BatchesTest extends WendoTest {
         assertThat(report)
                 .contains(
                         "5 of 6 rows are wrong",
-                        "Ending: &quot;" + taken + "&quot; is taken by another link. &quot;" + taken
-                                + "-2&quot; is free.",
+                        "Ending: “" + taken + "” is taken by another link. “" + taken + "-2” is free.",
                         "Destination: Only http and https",
                         "Source: Name the new source",
                         "Campaign: Choose a campaign",
                         "Ending: Another link on this sheet has this ending",
-                        "Channel: There is no channel &quot;pigeon&quot;",
+                        "Channel: There is no channel “pigeon”",
                         "Last day: &quot;31/02/2027&quot; is not a day. Write it like 31/12/2026.",
                         "Owner: Nobody here has the name",
                         "Issue only the 1 good one");

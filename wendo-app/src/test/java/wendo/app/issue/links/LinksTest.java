@@ -88,8 +88,7 @@ class LinksTest extends WendoTest {
         assertThat(answer.headers().firstValue("Content-Type")).hasValue("application/problem+json");
         assertThat(Http.json(answer).get("errors")).hasSize(1);
         assertThat(Http.json(answer).at("/errors/0/field").asString()).isEqualTo("sources[1].slug");
-        assertThat(Http.json(answer).at("/errors/0/message").asString())
-                .isEqualTo("\"taken\" is taken by another link.");
+        assertThat(Http.json(answer).at("/errors/0/message").asString()).isEqualTo("“taken” is taken by another link.");
         assertThat(count(tenant, "select count(*) from link")).isOne();
         assertThat(count(tenant, "select count(*) from source"))
                 .as("nor the sources made for them")
@@ -104,7 +103,7 @@ class LinksTest extends WendoTest {
                 .contains("looks like \\\"slipway\\\"");
         assertThat(issue("curlew.example", "{\"source\": \"A\", \"slug\": \"login\"}")
                         .body())
-                .contains("kept for the link host");
+                .contains("kept for the link domain");
         assertThat(issue(
                                 "curlew.example",
                                 "{\"source\": \"A\", \"slug\": \"ab\"}, {\"source\": \"B\", \"slug\": \"a8\"}")

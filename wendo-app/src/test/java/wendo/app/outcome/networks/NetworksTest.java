@@ -185,7 +185,7 @@ class NetworksTest extends WendoTest {
         await("its source has it", () -> outcome("N-9").equals("purchase open 420 Search ads"));
         assertThat(http().get(path(postback).replace("[s1]", ad)).body())
                 .as("without the network's own number two sales would be one")
-                .contains("tell its own number of each sale");
+                .contains("send its own number of each sale");
     }
 
     @Test
@@ -207,7 +207,7 @@ class NetworksTest extends WendoTest {
         assertThat(subId).hasSize(26);
         assertThat(report(postback, subId.toUpperCase(java.util.Locale.ROOT), "N-1")
                         .body())
-                .startsWith("Taken");
+                .startsWith("Recorded");
         await("it is credited", () -> outcome("N-1").equals("purchase open 420 Newsletter"));
     }
 

@@ -87,7 +87,7 @@ class PlacementTest extends WendoTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "place | ' ' | Say where it was put out",
+                "place | ' ' | Say where it was placed",
                 "placedOn | soon | Enter a day",
                 "placedOn | 1066-10-14 | Enter a day",
                 "endsOn | 2026-01-31 | The last day is before the first.",
@@ -104,8 +104,11 @@ class PlacementTest extends WendoTest {
         HttpResponse<String> answer = place(fields.entrySet().stream()
                 .flatMap(one -> java.util.stream.Stream.of(one.getKey(), one.getValue()))
                 .toArray(String[]::new));
+        String shown = typed.matches("\\d{4}-\\d\\d-\\d\\d") // a day comes back as the business writes it
+                ? typed.replaceFirst("(\\d+)-(\\d+)-(\\d+)", "$3/$2/$1")
+                : typed;
         assertThat(answer.statusCode()).isEqualTo(422);
-        assertThat(answer.body()).contains(expected, "value=\"" + typed + "\"");
+        assertThat(answer.body()).contains(expected, "value=\"" + shown + "\"");
         assertThat(count(tenant, "select count(*) from placement") + count(tenant, "select count(*) from spend"))
                 .isZero();
     }

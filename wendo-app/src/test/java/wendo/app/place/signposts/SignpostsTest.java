@@ -155,7 +155,7 @@ class SignpostsTest extends WendoTest {
                                 "ending",
                                 "wendo")
                         .body())
-                .contains("kept for the link host");
+                .contains("kept for the link domain");
         assertThat(count(tenant, "select count(*) from signpost"))
                 .as("neither it nor its link")
                 .isZero();

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 class FormRulesTest {
     private record Postcard(
-            @NotBlank(message = "Say to whom.") @Size(max = 10)
+            @NotBlank(message = "common.name") @Size(max = 10)
             String to,
 
             @Size(max = 5) String text,
@@ -25,7 +25,7 @@ class FormRulesTest {
     @Test
     void faults_stand_by_field_in_the_order_of_the_form() {
         assertThat(FormRules.faults(new Postcard(" ", "123456", "")))
-                .containsExactly(entry("to", "Say to whom."), entry("text", "It may have 5 characters; this has 6."));
+                .containsExactly(entry("to", "Name"), entry("text", "It may have 5 characters; this has 6."));
     }
 
     @Test

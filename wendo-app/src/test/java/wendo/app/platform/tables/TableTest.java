@@ -85,7 +85,7 @@ class TableTest {
                 .containsExactly(List.of("2026-05-03T16:24:07", "2026-05-03", "2026-05-03T00:00:00", "12.5"));
         assertThatThrownBy(() -> TableReader.read(workbook(true)))
                 .hasMessage("Cell D2 holds a formula whose result was not saved. Open the file in a spreadsheet, "
-                        + "save it, and bring it again.");
+                        + "save it, and upload it again.");
     }
 
     private static byte[] workbook(boolean withFormula) throws IOException {
@@ -127,10 +127,10 @@ class TableTest {
                 .hasMessage("Line 3 cannot be read: text stands right behind a closing quotation mark. "
                         + "Write a quotation mark within a cell twice.");
         assertThatThrownBy(() -> TableReader.readText("a\n" + "x\n".repeat(10_001)))
-                .hasMessageContaining("10000 rows");
+                .hasMessageContaining("10,000 rows");
         assertThat(TableReader.readText("a\n" + "x\n".repeat(10_000)).rows()).hasSize(10_000);
         assertThatThrownBy(() -> TableReader.readText("a,b\nx," + "y".repeat(5_001) + "\n"))
-                .hasMessage("Line 2 has a cell of 5001 characters; 5000 are read.");
+                .hasMessage("Line 2 has a cell of 5,001 characters; 5,000 are read.");
         assertThatThrownBy(() -> TableReader.readText(String.join(",", Collections.nCopies(61, "c")) + "\n1"))
                 .hasMessageContaining("61 columns");
         assertThatThrownBy(() -> TableReader.read(new byte[] {'P', 'K', 3, 4, 5, 6}))

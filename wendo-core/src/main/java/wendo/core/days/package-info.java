@@ -1,0 +1,5 @@
+/** Days as people type them. */
+@NullMarked
+package wendo.core.days;
+
+import org.jspecify.annotations.NullMarked;
