@@ -3,13 +3,22 @@ package wendo.app.compare.crosscheck;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import wendo.app.platform.site.Texts;
 
 /** What two systems count. */
 enum Counted {
-    VISIT,
-    LEAD,
-    BOOKING,
-    PURCHASE;
+    VISIT("noun.visits"),
+    LEAD("noun.leads"),
+    BOOKING("noun.bookings"),
+    PURCHASE("noun.purchases");
+
+    private static final int MANY = 2;
+
+    private final String noun;
+
+    Counted(String noun) {
+        this.noun = noun;
+    }
 
     static Optional<Counted> find(String key) {
         return Stream.of(values()).filter(one -> one.key().equals(key)).findFirst();
@@ -20,6 +29,6 @@ enum Counted {
     }
 
     public String plural() {
-        return key() + "s";
+        return Texts.of(noun, MANY);
     }
 }

@@ -125,7 +125,7 @@ class BatchesTest extends WendoTest {
                         "Campaign: Choose a campaign",
                         "Ending: Another link on this sheet has this ending",
                         "Channel: There is no channel “pigeon”",
-                        "Last day: &quot;31/02/2027&quot; is not a day. Write it like 31/12/2026.",
+                        "Last day: “31/02/2027” is not a day. Write it like 31/12/2026.",
                         "Owner: Nobody here has the name",
                         "Issue only the 1 good one");
         assertThat(person.get(batch + "?show=good").body()).contains(">8<").doesNotContain(">7<");

@@ -76,6 +76,7 @@ class LanguagesTest extends WendoTest {
         assertThat(answer.statusCode()).as(page).isEqualTo(200);
         Document html = Jsoup.parse(answer.body());
         assertThat(html.attr("lang") + html.select("html").attr("lang")).isEqualTo("de");
+        assertThat(html.select("[id]").eachAttr("id")).as("ids").doesNotHaveDuplicates();
         html.select("code, kbd, samp, script, style, [lang=en]").remove();
         TreeSet<String> english = new TreeSet<>();
         for (Element element : html.getAllElements()) {
