@@ -73,7 +73,7 @@ class JourneyTest extends WendoTest {
         addSource("Text to members", "text");
         assertThat(page.locator("#sheet .stub")).hasCount(3);
         page.getByLabel("Ending of the link for Saltgrass Campsite").fill("wendo");
-        assertThat(page.locator("#sheet .fault")).containsText("is kept for the link host itself");
+        assertThat(page.locator("#sheet .fault")).containsText("is kept for the link domain itself");
         page.getByLabel("Ending of the link for Saltgrass Campsite").fill("camp");
         assertThat(page.locator("#sheet .fault")).hasCount(0);
         assertThat(page.locator("#sheet"))
