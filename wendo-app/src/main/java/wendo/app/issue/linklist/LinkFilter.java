@@ -121,4 +121,9 @@ record LinkFilter(
         said.put("group", group == Group.NONE ? "" : FilterValues.key(group));
         return FilterValues.query(said);
     }
+
+    /** The part of an address that holds back less. */
+    public String without(String name) {
+        return FilterValues.without(query(), name);
+    }
 }

@@ -55,4 +55,9 @@ record LeadFilter(String find, String whose, Optional<Stage> stage, Optional<UUI
         said.put("days", days == 0 ? "" : String.valueOf(days));
         return FilterValues.query(said);
     }
+
+    /** The part of an address that holds back less. */
+    public String without(String name) {
+        return FilterValues.without(query(), name);
+    }
 }

@@ -66,4 +66,9 @@ record LedgerFilter(
         String query = query();
         return query.isEmpty() ? "" : "&" + query;
     }
+
+    /** The part of an address that holds back less. */
+    public String without(String name) {
+        return FilterValues.without(query(), name);
+    }
 }

@@ -59,4 +59,9 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
         said.put("days", days == 0 ? "" : String.valueOf(days));
         return FilterValues.query(said);
     }
+
+    /** The part of an address that holds back less. */
+    public String without(String name) {
+        return FilterValues.without(query(), name);
+    }
 }

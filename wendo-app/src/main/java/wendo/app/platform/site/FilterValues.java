@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /** Filters of lists as they stand in an address. What makes no sense holds back nothing. */
@@ -42,6 +43,13 @@ public final class FilterValues {
         said.keySet().forEach(name -> query.queryParam(name, "{" + name + "}"));
         String written = query.encode().buildAndExpand(said).getQuery();
         return written == null ? "" : written;
+    }
+
+    /** The same part of an address without one of its values. */
+    public static String without(String query, String name) {
+        return Arrays.stream(query.split("&", -1))
+                .filter(pair -> !pair.startsWith(name + "="))
+                .collect(Collectors.joining("&"));
     }
 
     /** What stands between the wildcards of a LIKE, so that it is taken letter for letter. */
