@@ -28,7 +28,14 @@ import wendo.app.platform.site.TextSource;
 
 /** A test of one controller with its templates, behind the doors that stand before it; its services are doubles. */
 @EnableConfigurationProperties(Installation.class)
-@Import({SecurityConfiguration.class, PageArguments.class, FrameAdvice.class, FieldRoom.class, TextSource.class})
+@Import({
+    SecurityConfiguration.class,
+    BusinessFilters.class,
+    PageArguments.class,
+    FrameAdvice.class,
+    FieldRoom.class,
+    TextSource.class
+})
 public abstract class PageSlice {
     /** What stands before or beside every page and needs the database: not of this slice. */
     public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList)";
