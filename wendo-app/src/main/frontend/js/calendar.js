@@ -21,15 +21,16 @@ export function calendar() {
         },
         close() {
             if (!this.isOpen) return;
-            this.isOpen = false;
-            this.sheet.hidden = true;
+            this.hide();
             this.$root.querySelector("button[aria-expanded]").focus();
         },
+        hide() {
+            this.isOpen = false;
+            this.sheet.hidden = true;
+        },
+        // A day that is drawn anew loses the focus to nothing; only a focus that goes elsewhere leaves.
         leave(event) {
-            if (this.isOpen && !this.$root.contains(event.relatedTarget)) {
-                this.isOpen = false;
-                this.sheet.hidden = true;
-            }
+            if (event.relatedTarget && !this.$root.contains(event.relatedTarget)) this.hide();
         },
         press(event) {
             const move = STEPS[event.key];

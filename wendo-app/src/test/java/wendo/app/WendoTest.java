@@ -71,12 +71,17 @@ public abstract class WendoTest {
     public record Tenant(BusinessId id, String name, String email, String apiKey, String host, String siteKey) {}
 
     protected Tenant tenant(String name) {
+        return tenant(name, Locale.UK);
+    }
+
+    /** The same in a country whose language and way of writing it has. */
+    protected Tenant tenant(String name, Locale locale) {
         BusinessId id = new BusinessId(UUID.randomUUID());
         String host = "go-" + id.value().toString().substring(0, 8) + ".localhost";
         String email = "owner@" + id.value().toString().substring(0, 8) + ".example";
         Tenant tenant = scope.within(id, () -> {
             String siteKey = businesses
-                    .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK, true)
+                    .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), locale, true)
                     .siteKey();
             accounts.join(accounts.register(email, "Ola Ness", PASSWORD), Role.OWNER);
             sites.add("site.example", "Ola Ness");

@@ -74,7 +74,7 @@ public class Attribution {
     void change(EditedVersion edited, ModelRules rules) {
         if (!rules.equals(settings.current())) {
             settings.change(edited, rules);
-            CreditRecalculation.ask(jobs, editions, Texts.of("credit.model-rules-changed"), clock);
+            CreditRecalculation.ask(jobs, editions, Texts.kept("credit.model-rules-changed"), clock);
         }
     }
 

@@ -105,7 +105,7 @@ class AttributionController {
     @PostMapping("/anew")
     String anew(CurrentPerson person) {
         person.mustBeAllowedToSetUp();
-        attribution.anew(Texts.of("credit.requested-by", person.name()));
+        attribution.anew(Texts.kept("credit.requested-by", person.name()));
         return "redirect:/setup/attribution";
     }
 

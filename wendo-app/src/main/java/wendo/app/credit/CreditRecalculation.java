@@ -81,7 +81,7 @@ class CreditRecalculation {
                     jdbc.sql("select analyze_credit_tables()").query(row -> {});
                     for (UUID business : all) {
                         scope.within(new BusinessId(business), () -> {
-                            ask(jobs, editions, Texts.of("credit.daily-update-of-the-learned"), clock);
+                            ask(jobs, editions, Texts.kept("credit.daily-update-of-the-learned"), clock);
                             return business;
                         });
                     }

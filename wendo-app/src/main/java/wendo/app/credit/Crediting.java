@@ -92,7 +92,7 @@ class Crediting {
     @TransactionalEventListener(fallbackExecution = true)
     void on(WindowsChanged event) {
         scope.within(event.business(), () -> {
-            CreditRecalculation.ask(jobs, editions, Texts.of("credit.lookback-windows-changed"), clock);
+            CreditRecalculation.ask(jobs, editions, Texts.kept("credit.lookback-windows-changed"), clock);
             return event;
         });
     }

@@ -100,7 +100,7 @@ class PersonJoins {
                 || one.get().person().equals(two.get().person())) {
             return List.of();
         }
-        join(one.get(), two.get(), Texts.of("credit.says-one-person", by), by);
+        join(one.get(), two.get(), Texts.kept("credit.says-one-person", by), by);
         return identities.outcomesOf(identities.person(one.get().id()));
     }
 
@@ -111,7 +111,7 @@ class PersonJoins {
         if (first.isEmpty() || second.isEmpty()) {
             return List.of();
         }
-        join(first.get(), second.get(), Texts.of("credit.says-one-person", by), by);
+        join(first.get(), second.get(), Texts.kept("credit.says-one-person", by), by);
         return identities.outcomesOf(identities.person(one));
     }
 }

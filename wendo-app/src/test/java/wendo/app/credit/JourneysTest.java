@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.site.Texts;
 import wendo.app.visit.visits.LoggedVisit;
 import wendo.app.visit.visits.VisitStore;
 import wendo.core.credit.ModelName;
@@ -174,7 +175,9 @@ class JourneysTest extends WendoTest {
         gathered();
         report("booking", "B-9", ", \"clickId\": \"%s\"".formatted(come(UUID.randomUUID(), "AB")));
         for (ModelName model : List.of(ModelName.MARKOV, ModelName.SHAPLEY)) {
-            await(model.label(), () -> count(tenant, """
+            await(
+                    Texts.of("common.model-name", model.name()),
+                    () -> count(tenant, """
                             select coalesce(max(c.%s), 0) from credit c join outcome o on o.id = c.outcome_id
                             join source s on s.id = c.source_id where o.reference = 'B-9' and s.name = 'Alder'
                             """.formatted(CreditColumns.share(model))) == 1_000_000);

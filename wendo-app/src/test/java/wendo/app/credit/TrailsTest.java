@@ -12,6 +12,7 @@ import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ModelName;
 
 class TrailsTest extends WendoTest {
@@ -104,7 +105,7 @@ class TrailsTest extends WendoTest {
                             tenant,
                             "select sum(%s) * 1000000 + sum(%s) from credit"
                                     .formatted(CreditColumns.share(model), CreditColumns.minor(model))))
-                    .as(model.label())
+                    .as(Texts.of("common.model-name", model.name()))
                     .isEqualTo(1_000_000_009_511L);
         }
     }

@@ -10,13 +10,13 @@ import java.time.format.FormatStyle;
 import java.time.format.TextStyle;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a day as people type it: 3 May, 3rd May 2026, May 3, 3/5, 3.5.26, 2026-05-03, today, yesterday, tomorrow. The
@@ -83,11 +83,11 @@ public record TypedDay(Locale locale, LocalDate today) {
         return isMonthFirst ? day(one, two, numbers.group(3)) : day(two, one, numbers.group(3));
     }
 
-    private Optional<LocalDate> named(String name, String day, @org.jspecify.annotations.Nullable String year) {
+    private Optional<LocalDate> named(String name, String day, @Nullable String year) {
         return month(name).map(month -> day(month.getValue(), Integer.parseInt(day), year));
     }
 
-    private LocalDate day(int month, int day, @org.jspecify.annotations.Nullable String year) {
+    private LocalDate day(int month, int day, @Nullable String year) {
         if (year != null) {
             int number = Integer.parseInt(year);
             return LocalDate.of(year.length() == 2 ? CENTURY + number : number, month, day);
@@ -117,10 +117,5 @@ public record TypedDay(Locale locale, LocalDate today) {
                         FormatStyle.SHORT, null, IsoChronology.INSTANCE, locale)
                 .replaceAll("y+", "yyyy")
                 .replaceAll("u+", "yyyy");
-    }
-
-    /** The words that stand for a day, for those who want to name them. */
-    public static List<String> words() {
-        return WORDS.keySet().stream().sorted().toList();
     }
 }

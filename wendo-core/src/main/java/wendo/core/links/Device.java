@@ -8,15 +8,9 @@ import java.util.Locale;
  * computer does, and is counted as one unless it says "iPad".
  */
 public enum Device {
-    PHONE("phone"),
-    TABLET("tablet"),
-    COMPUTER("computer");
-
-    private final String label;
-
-    Device(String label) {
-        this.label = label;
-    }
+    PHONE,
+    TABLET,
+    COMPUTER;
 
     public static Device of(String userAgent) {
         if (userAgent.contains("iPad") || (userAgent.contains("Android") && !userAgent.contains("Mobi"))) {
@@ -27,9 +21,5 @@ public enum Device {
 
     public String key() {
         return name().toLowerCase(Locale.ROOT);
-    }
-
-    public String label() {
-        return label;
     }
 }

@@ -9,22 +9,12 @@ import java.util.stream.IntStream;
  * among many, so it is corrected for their number. Ours.
  */
 public enum AgainstAverage {
-    BELOW("clearly below average"),
-    ABOUT("about average"),
-    ABOVE("clearly above average");
+    BELOW,
+    ABOUT,
+    ABOVE;
 
     /** The greatest chance that anything at all is called clear in one look, while all cost the same. */
     public static final double LEVEL = 0.05;
-
-    private final String words;
-
-    AgainstAverage(String words) {
-        this.words = words;
-    }
-
-    public String words() {
-        return words;
-    }
 
     /**
      * Each of these against all others together, by the exact test of two Poisson means with Holm's correction.

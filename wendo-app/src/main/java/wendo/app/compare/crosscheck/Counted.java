@@ -14,10 +14,10 @@ enum Counted {
 
     private static final int MANY = 2;
 
-    private final String noun;
+    private final String text;
 
-    Counted(String noun) {
-        this.noun = noun;
+    Counted(String text) {
+        this.text = text;
     }
 
     static Optional<Counted> find(String key) {
@@ -29,6 +29,11 @@ enum Counted {
     }
 
     public String plural() {
-        return Texts.of(noun, MANY);
+        return noun(MANY);
+    }
+
+    /** As it stands behind a number. */
+    String noun(long number) {
+        return Texts.of(text, number);
     }
 }

@@ -24,9 +24,7 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
                         "compare.crosscheck.they-say-wendo-counted",
                         check.system(),
                         figures.count(counts.theirs()),
-                        counts.theirs() == 1
-                                ? check.counted().key()
-                                : check.counted().plural(),
+                        check.counted().noun(counts.theirs()),
                         figures.count(counts.ours())),
                 Texts.of(
                         counts.isBeyond(check.tolerancePercent())

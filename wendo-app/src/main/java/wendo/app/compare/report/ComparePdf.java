@@ -14,6 +14,7 @@ import org.thymeleaf.context.Context;
 import org.thymeleaf.spring6.SpringTemplateEngine;
 import wendo.app.compare.table.CompareContext;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** The comparison on paper: A4 across, with each interval in figures. */
@@ -46,7 +47,7 @@ class ComparePdf {
     private String page(Business business, Map<String, Object> shown) throws IOException {
         try (InputStream style = data("print.css")) {
             return templates
-                    .process("compare/report/print", new Context(business.locale(), shown))
+                    .process("compare/report/print", new Context(Texts.language(), shown))
                     .replaceFirst("<!doctype", "<!DOCTYPE")
                     .replace(
                             "</head>",

@@ -140,10 +140,13 @@ public class Comparisons {
 
     private static String spoken(String key, Grouping grouping, Locale locale) {
         return switch (grouping) {
-            case CHANNEL -> channel(key).map(Channel::label).orElse(key);
+            case CHANNEL ->
+                channel(key)
+                        .map(one -> Texts.of("common.channel-name", one.key()))
+                        .orElse(key);
             case COUNTRY -> new Locale("", key).getDisplayCountry(locale);
             case MONTH -> DateTimeFormatter.ofPattern("MMMM yyyy", locale).format(YearMonth.parse(key));
-            case DEVICE -> key.substring(0, 1).toUpperCase(locale) + key.substring(1);
+            case DEVICE -> Texts.of("common.device-group", key);
             default -> key;
         };
     }

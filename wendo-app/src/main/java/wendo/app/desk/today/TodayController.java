@@ -68,9 +68,7 @@ class TodayController {
             CostPicture costs,
             List<Task> tasks,
             List<Task> putOff,
-            LocalDate tomorrow,
             LocalDate nextWeek,
-            LocalDate farthest,
             List<LinkAlerts.Alert> alerts,
             List<TodayQueries.Arrival> arrivals,
             PeriodChoice choice,
@@ -101,9 +99,7 @@ class TodayController {
                                 .flatMap(task ->
                                         Optional.ofNullable(until.get(task.key())).map(task::withPutOff).stream())
                                 .toList(),
-                        today.plusDays(1),
                         today.plusDays(7),
-                        today.plusDays(MAX_DAYS),
                         alerts.told(context.person().id()),
                         queries.arrivals(),
                         context.choice(),

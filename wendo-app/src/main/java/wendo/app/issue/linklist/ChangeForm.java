@@ -51,9 +51,9 @@ class ChangeForm {
             return Read.refused(Texts.of("issue.linklist.at-most-links-are-changed", LinkChanges.MOST_LINKS));
         }
         return switch (typed.what()) {
-            case "archive" -> Read.of(new LinkChange.Archive(true), Texts.of("issue.linklist.archived-2"));
+            case "archive" -> Read.of(new LinkChange.Archive(true), Texts.kept("issue.linklist.archived-2"));
             case "restore" ->
-                Read.of(new LinkChange.Archive(false), Texts.of("issue.linklist.restored-from-the-archive"));
+                Read.of(new LinkChange.Archive(false), Texts.kept("issue.linklist.restored-from-the-archive"));
             case "label", "unlabel" -> label(typed);
             case "owner" -> owner(typed.owner());
             case "lead" -> lead(typed, business);
@@ -75,12 +75,12 @@ class ChangeForm {
         boolean isPut = typed.what().equals("label");
         return Read.of(
                 new LinkChange.Label(label, isPut),
-                Texts.of(isPut ? "issue.linklist.labelled" : "issue.linklist.label-off", label));
+                Texts.kept(isPut ? "issue.linklist.labelled" : "issue.linklist.label-off", label));
     }
 
     private Read owner(String id) {
         if (id.isEmpty()) {
-            return Read.of(new LinkChange.GiveTo(Optional.empty()), Texts.of("issue.linklist.owner-removed"));
+            return Read.of(new LinkChange.GiveTo(Optional.empty()), Texts.kept("issue.linklist.owner-removed"));
         }
         List<Colleague> all = accounts.colleagues();
         return all.stream()
@@ -88,7 +88,7 @@ class ChangeForm {
                 .findFirst()
                 .map(one -> Read.of(
                         new LinkChange.GiveTo(Optional.of(one.id())),
-                        Texts.of("issue.linklist.assigned-to", one.name())))
+                        Texts.kept("issue.linklist.assigned-to", one.name())))
                 .orElse(Read.refused(Texts.of("issue.linklist.nobody-here-has-that-name")));
     }
 
@@ -104,7 +104,8 @@ class ChangeForm {
             String shown = address.toString();
             return Read.of(
                     new LinkChange.LeadTo(address, typed.reason()),
-                    Texts.of("issue.linklist.moved-to", shown.length() <= 200 ? shown : shown.substring(0, 200) + "…"));
+                    Texts.kept(
+                            "issue.linklist.moved-to", shown.length() <= 200 ? shown : shown.substring(0, 200) + "…"));
         } catch (AddressRefused e) {
             return Read.refused(Texts.said(e));
         }

@@ -188,7 +188,7 @@ class LinkController {
         Optional<LinkChanges.Made> unused = changes.make(
                 List.of(id),
                 new LinkChange.Archive(away),
-                away ? Texts.of("issue.linklist.archived") : Texts.of("issue.linklist.restored"),
+                away ? Texts.kept("issue.linklist.archived") : Texts.kept("issue.linklist.restored"),
                 person.name());
         return "redirect:/links/" + id;
     }
@@ -210,8 +210,8 @@ class LinkController {
                 List.of(id),
                 new LinkChange.CountFrom(moment),
                 moment.isPresent()
-                        ? Texts.of("issue.linklist.counted-from", from.replace('T', ' '))
-                        : Texts.of("issue.linklist.all-visits-count-again"),
+                        ? Texts.kept("issue.linklist.counted-from", from.replace('T', ' '))
+                        : Texts.kept("issue.linklist.all-visits-count-again"),
                 context.person().name());
         return new ModelAndView("redirect:/links/" + id);
     }

@@ -135,10 +135,10 @@ record Filled(EntryForm form, Strictness strictness, TypedFields typed) {
     private String items() {
         List<String> parts = new ArrayList<>();
         if (!text(FormField.DAY).isEmpty()) {
-            parts.add(Texts.of("lead.forms.items-day", text(FormField.DAY)));
+            parts.add(Texts.kept("lead.forms.items-day", text(FormField.DAY)));
         }
         if (!text(FormField.PEOPLE).isEmpty()) {
-            parts.add(Texts.of("lead.forms.items-people", number(text(FormField.PEOPLE))));
+            parts.add(Texts.kept("lead.forms.items-people", number(text(FormField.PEOPLE))));
         }
         return String.join(", ", parts);
     }

@@ -98,7 +98,9 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                                 "lead.handover.can-be-empty-add-a",
                                 field,
                                 field,
-                                field.equals("items") ? Texts.of("lead.handover.your-plans") : "there"));
+                                field.equals("items")
+                                        ? Texts.of("lead.handover.your-plans")
+                                        : Texts.of("lead.handover.there")));
     }
 
     /** What is wrong with a text that names a field there is none of. */

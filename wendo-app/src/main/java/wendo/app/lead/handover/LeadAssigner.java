@@ -74,7 +74,8 @@ class LeadAssigner {
                         handover.labels(),
                         new MergeText(handover.note()).fill(fields),
                         handover.partner()),
-                owner.map(one -> Texts.of("lead.assigned-to", one.name())).orElse(Texts.of("lead.assigned-to-nobody")));
+                owner.map(one -> Texts.kept("lead.assigned-to", one.name()))
+                        .orElse(Texts.kept("lead.assigned-to-nobody")));
         if (lead.isLate()) {
             return;
         }

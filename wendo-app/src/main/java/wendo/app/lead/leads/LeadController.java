@@ -209,7 +209,8 @@ class LeadController {
             throw new ResponseStatusException(
                     HttpStatus.FORBIDDEN, Texts.of("lead.leads.owners-and-managers-assign-leads"));
         }
-        String said = to.map(one -> Texts.of("lead.assigned-to", one.name())).orElse(Texts.of("lead.without-owner"));
+        String said =
+                to.map(one -> Texts.kept("lead.assigned-to", one.name())).orElse(Texts.kept("lead.without-owner"));
         leads.own(id, to.map(Colleague::id), person.name(), said);
         return back(id);
     }
@@ -218,8 +219,8 @@ class LeadController {
     @PostMapping("/{id}/answered")
     ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
         find(id, person);
-        leads.note(id, person.name(), Texts.of("lead.leads.they-answered"));
-        leads.stop(id, Texts.of("lead.leads.they-answered"));
+        leads.note(id, person.name(), Texts.kept("lead.leads.they-answered"));
+        leads.stop(id, Texts.kept("lead.leads.they-answered"));
         return back(id);
     }
 

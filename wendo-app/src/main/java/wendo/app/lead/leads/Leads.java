@@ -107,7 +107,7 @@ public class Leads {
     public void stop(UUID lead, String why) {
         int stopped = outbox.stop(lead, why);
         if (stopped > 0) {
-            note(lead, "Wendo", Texts.of("lead.leads.not-sent", why, stopped));
+            note(lead, "Wendo", Texts.kept("lead.leads.not-sent", why, stopped));
         }
     }
 
@@ -142,8 +142,8 @@ public class Leads {
                 .list();
         for (UUID lead : open) {
             repository.lock(lead).orElseThrow().became(outcome);
-            note(lead, "Wendo", Texts.of("lead.leads.they-booked-or-bought-the"));
-            stop(lead, Texts.of("lead.leads.they-booked-or-bought"));
+            note(lead, "Wendo", Texts.kept("lead.leads.they-booked-or-bought-the"));
+            stop(lead, Texts.kept("lead.leads.they-booked-or-bought"));
         }
     }
 
@@ -162,7 +162,7 @@ public class Leads {
         won.mustStillBe(edited);
         won.wonByHand(outcomes.enter(report, Optional.empty(), ToldConsent.none(), by));
         note(lead, by, stood.said());
-        stop(lead, Texts.of("lead.leads.the-lead-is-won"));
+        stop(lead, Texts.kept("lead.leads.the-lead-is-won"));
     }
 
     @Transactional
@@ -175,8 +175,8 @@ public class Leads {
             stop(
                     lead,
                     stood.stage() == Stage.WON
-                            ? Texts.of("lead.leads.the-lead-is-won")
-                            : Texts.of("lead.leads.the-lead-is-lost"));
+                            ? Texts.kept("lead.leads.the-lead-is-won")
+                            : Texts.kept("lead.leads.the-lead-is-lost"));
         }
     }
 

@@ -114,9 +114,9 @@ record StageForm(
             case WON ->
                 amount.isEmpty() || isLinked
                         ? ""
-                        : Texts.of("lead.leads.won-said", Texts.of("common.kind-noun", becomes), amount);
+                        : Texts.kept("lead.leads.won-said", Texts.kept("common.kind-noun", becomes), amount);
             case LOST -> ", " + reason;
         };
-        return Texts.of("lead.leads.stage-said", Texts.of("common.stage-name", stage.key()), more);
+        return Texts.kept("lead.leads.stage-said", Texts.kept("common.stage-name", stage.key()), more);
     }
 }

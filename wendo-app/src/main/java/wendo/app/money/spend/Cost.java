@@ -64,7 +64,7 @@ record Cost(
                 new UnitPrice(0),
                 firstDay,
                 Optional.empty(),
-                Texts.of("money.spend.costs-nothing"));
+                Texts.kept("money.spend.costs-nothing"));
     }
 
     /** @param visits people's visits that a price is paid for, on the days of the period that it covers */

@@ -75,7 +75,7 @@ class SpendFileEntries {
     }
 
     private void correct(StoredSpend spend, long minor, int decimals, String by) {
-        String said = Texts.of(
+        String said = Texts.kept(
                 "money.spend.on",
                 BigDecimal.valueOf(spend.amountMinor(), decimals).toPlainString(),
                 spend.firstDay().toString(),

@@ -73,7 +73,7 @@ class ImportWork {
 
     /** As histories name it. */
     private static String importedBy(ImportFiles.File file) {
-        String by = Texts.of("outcome.imports.by-file", file.createdBy(), file.name());
+        String by = Texts.kept("outcome.imports.by-file", file.createdBy(), file.name());
         return by.length() <= MAX_BY ? by : by.substring(0, MAX_BY);
     }
 

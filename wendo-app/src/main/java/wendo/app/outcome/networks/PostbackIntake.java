@@ -94,14 +94,15 @@ class PostbackIntake {
         Optional<String> sub = filled(network, Network.Field.SUB, told);
         if (sub.isEmpty() || sub.get().length() > MAX_SUB) {
             return new Taken(
-                    false, Texts.of("outcome.networks.the-sub-id-is-missing", network.placeholder(Network.Field.SUB)));
+                    false,
+                    Texts.kept("outcome.networks.the-sub-id-is-missing", network.placeholder(Network.Field.SUB)));
         }
         Optional<ClickId> click = click(network, sub.get());
         Optional<LinkListed> link = click.isPresent() ? Optional.empty() : link(sub.get());
         if (link.isPresent() && filled(network, Network.Field.REFERENCE, told).isEmpty()) {
             return new Taken(
                     false,
-                    Texts.of(
+                    Texts.kept(
                             "outcome.networks.the-sub-id-names-your", link.get().name()));
         }
         OutcomeReport.Read read = OutcomeReport.of(
@@ -137,11 +138,11 @@ class PostbackIntake {
         }
         return said(
                 recorded,
-                link.map(one -> Texts.of("outcome.networks.by-your-link", one.name()))
+                link.map(one -> Texts.kept("outcome.networks.by-your-link", one.name()))
                         .orElse(
                                 click.isPresent()
-                                        ? Texts.of("outcome.networks.its-visit-is-known")
-                                        : Texts.of("outcome.networks.no-visit-with-this-sub")));
+                                        ? Texts.kept("outcome.networks.its-visit-is-known")
+                                        : Texts.kept("outcome.networks.no-visit-with-this-sub")));
     }
 
     /** An ad's own address names its link. */
@@ -158,10 +159,10 @@ class PostbackIntake {
         return new Taken(
                 true,
                 recorded instanceof Recorded.New
-                        ? Texts.of("outcome.networks.taken", to)
+                        ? Texts.kept("outcome.networks.taken", to)
                         : recorded instanceof Recorded.Changed
-                                ? Texts.of("outcome.networks.recorded-it-changed-what-was")
-                                : Texts.of("outcome.networks.known-already"));
+                                ? Texts.kept("outcome.networks.recorded-it-changed-what-was")
+                                : Texts.kept("outcome.networks.known-already"));
     }
 
     private Optional<ClickId> click(Network network, String sub) {

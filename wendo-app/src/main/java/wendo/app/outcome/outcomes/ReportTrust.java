@@ -52,19 +52,19 @@ class ReportTrust {
         if (!signature.isEmpty()) {
             return isSigned(body, signature)
                     ? Optional.empty()
-                    : Optional.of(Texts.of("outcome.outcomes.its-signature-is-not-right"));
+                    : Optional.of(Texts.kept("outcome.outcomes.its-signature-is-not-right"));
         }
         if (site.isEmpty()) {
-            return Optional.of(Texts.of("outcome.outcomes.it-did-not-come-from"));
+            return Optional.of(Texts.kept("outcome.outcomes.it-did-not-come-from"));
         }
         if (!sites.isOwn(site)) {
-            return Optional.of(Texts.of("outcome.outcomes.it-came-from-a-site"));
+            return Optional.of(Texts.kept("outcome.outcomes.it-came-from-a-site"));
         }
         if (report.valueMinor().orElse(0) > sites.mostBelievedMinor()) {
-            return Optional.of(Texts.of("outcome.outcomes.its-value-is-far-above"));
+            return Optional.of(Texts.kept("outcome.outcomes.its-value-is-far-above"));
         }
         return sites.isFlood()
-                ? Optional.of(Texts.of("outcome.outcomes.far-more-reports-than-usual"))
+                ? Optional.of(Texts.kept("outcome.outcomes.far-more-reports-than-usual"))
                 : Optional.empty();
     }
 

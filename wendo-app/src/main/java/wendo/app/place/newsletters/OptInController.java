@@ -23,6 +23,7 @@ import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.visit.visits.Automatic;
@@ -193,12 +194,13 @@ class OptInController {
     }
 
     private Setting setting(BusinessId business, UUID link) {
-        return scope.within(
-                business,
-                () -> new Setting(
-                        optIns.of(link),
-                        businesses.current().name(),
-                        links.find(link).orElseThrow().taggedAddress()));
+        return scope.within(business, () -> {
+            PublicLanguages.speak(businesses.current().locale());
+            return new Setting(
+                    optIns.of(link),
+                    businesses.current().name(),
+                    links.find(link).orElseThrow().taggedAddress());
+        });
     }
 
     /** The address holds somebody's e-mail: it is neither kept nor passed on. */

@@ -35,7 +35,7 @@ final class ApiKeyFilter extends OncePerRequestFilter {
         }
         byte[] body = BodyReader.read(request, BodyLimit.API);
         if (!PlainText.isJson(new String(body, StandardCharsets.UTF_8))) {
-            throw new BodyReader.Refused(400, PlainText.fault());
+            throw new BodyReader.Refused(400, PlainText.englishFault());
         }
         return new HeldRequest(request, body);
     }

@@ -50,8 +50,8 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             model.addAttribute("frame", request.getAttribute(ATTRIBUTE));
             model.addAttribute("figures", new Figures(business.currency(), business.zone(), business.locale()));
             model.addAttribute("section", section(request.getRequestURI()));
-            model.addAttribute("languages", otherLanguages());
-            model.addAttribute("here", here(request));
+            model.addAttribute("otherLanguages", otherLanguages());
+            model.addAttribute("currentAddress", currentAddress(request));
             model.addAttribute("periodQuery", periodOf(request, business).query());
             model.addAttribute("mayChangeLink", mayChangeLink(request));
         }
@@ -76,7 +76,7 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     }
 
     /** Where somebody is, for what brings them back here. */
-    private static String here(HttpServletRequest request) {
+    private static String currentAddress(HttpServletRequest request) {
         String query = request.getQueryString();
         return request.getMethod().equals("GET")
                 ? request.getRequestURI() + (query == null ? "" : "?" + query)

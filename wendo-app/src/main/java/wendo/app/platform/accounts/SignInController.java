@@ -54,7 +54,7 @@ class SignInController {
             @RequestParam(defaultValue = "/today") String back,
             @AuthenticationPrincipal SignedIn person) {
         accounts.speak(person.id(), language);
-        boolean isOwnPage = back.matches("/(?:[^/\\\\\\s][^\\\\\\s]*)?");
+        boolean isOwnPage = back.matches("/(?:[^/\\\\\\s{][^\\\\\\s{]*)?");
         return "redirect:" + (isOwnPage ? back : "/today");
     }
 

@@ -75,6 +75,6 @@ public record ToldConsent(Set<ConsentPurpose> purposes, String words) {
                         BusinessScope.current().value(),
                         Optional.empty(),
                         Optional.of(outcome),
-                        Texts.of("platform.consent.told-to", person)));
+                        Texts.kept("platform.consent.told-to", person)));
     }
 }

@@ -32,6 +32,7 @@ import wendo.app.platform.consent.Withdrawal;
 import wendo.app.platform.site.ApiErrors;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Installation;
+import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.ViewRecord;
 
 /** What comes back: the gateway's news of a message, a reader who wants no more, and whoever fetches a clip. */
@@ -166,8 +167,10 @@ class MessageNews {
     private ModelAndView stopPage(UUID id, boolean isDone, HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
         Optional<String> name = businessOf(id)
-                .map(business ->
-                        scope.within(business, () -> businesses.current().name()));
+                .map(business -> scope.within(business, () -> {
+                    PublicLanguages.speak(businesses.current().locale());
+                    return businesses.current().name();
+                }));
         ModelAndView page = ViewRecord.of("platform/sending/open-stop", new StopPage(name.orElse(""), isDone));
         page.setStatus(name.isPresent() ? HttpStatus.OK : HttpStatus.NOT_FOUND);
         return page;

@@ -156,12 +156,12 @@ public class Outbox {
         List<OutgoingMessage> waiting = repository.lockNeeding(
                 event.contact(),
                 event.purposes().stream().map(ConsentPurpose::key).toList());
-        waiting.forEach(one -> one.stop(Texts.of("platform.sending.they-withdrew-their-consent")));
+        waiting.forEach(one -> one.stop(Texts.kept("platform.sending.they-withdrew-their-consent")));
         waiting.stream()
                 .flatMap(one -> one.lead().stream())
                 .distinct()
                 .forEach(lead -> events.publishEvent(new MessageStopped(
-                        event.business(), lead, Texts.of("platform.sending.they-withdrew-their-consent-what"))));
+                        event.business(), lead, Texts.kept("platform.sending.they-withdrew-their-consent-what"))));
     }
 
     /** From now on nothing of a plan goes to this contact. */
@@ -173,7 +173,7 @@ public class Outbox {
                 .update();
         repository
                 .lockPlansTo(contact)
-                .forEach(one -> one.stop(Texts.of("platform.sending.they-want-no-more-messages")));
+                .forEach(one -> one.stop(Texts.kept("platform.sending.they-want-no-more-messages")));
     }
 
     private static Message read(ResultSet row, int number) throws SQLException {

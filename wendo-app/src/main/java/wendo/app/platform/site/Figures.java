@@ -4,10 +4,12 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.text.NumberFormat;
 import java.time.DateTimeException;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.time.format.TextStyle;
 import java.time.temporal.WeekFields;
 import java.util.Currency;
 import java.util.Locale;
@@ -162,5 +164,10 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
     /** The day that weeks begin with, 0 for Sunday to 6 for Saturday. */
     public int firstWeekday() {
         return WeekFields.of(locale).getFirstDayOfWeek().getValue() % 7;
+    }
+
+    /** A day of the week in short, in the reader's language. */
+    public String weekday(DayOfWeek day) {
+        return day.getDisplayName(TextStyle.SHORT, Texts.language());
     }
 }

@@ -1,5 +1,6 @@
 package wendo.app.platform.site;
 
+import java.util.Locale;
 import java.util.regex.Pattern;
 
 /** What text may hold: no control characters but tabs and line ends, and no half of a surrogate pair. */
@@ -7,6 +8,11 @@ public final class PlainText {
     /** What to say of text that holds something else. */
     public static String fault() {
         return Texts.of("platform.site.control-character");
+    }
+
+    /** The same for a program. */
+    public static String englishFault() {
+        return Texts.in(Locale.ENGLISH, "platform.site.control-character");
     }
 
     private static final Pattern ESCAPED = Pattern.compile(

@@ -3,6 +3,7 @@ package wendo.app.platform.site;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
 
@@ -17,7 +18,7 @@ public final class PublicLanguages {
         return acceptLanguage.isBlank() ? Optional.empty() : Optional.ofNullable(lookup(acceptLanguage));
     }
 
-    private static @org.jspecify.annotations.Nullable Locale lookup(String acceptLanguage) {
+    private static @Nullable Locale lookup(String acceptLanguage) {
         try {
             List<Locale.LanguageRange> wanted = Locale.LanguageRange.parse(acceptLanguage);
             return Locale.lookup(wanted, Texts.PUBLIC);

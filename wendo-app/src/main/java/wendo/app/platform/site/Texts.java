@@ -69,6 +69,11 @@ public final class Texts {
         return in(reader(), key, values);
     }
 
+    /** A text that is kept for all who work for the business: in its language, whoever causes it to be written. */
+    public static String kept(String key, Object... values) {
+        return in(ofBusiness(), key, values);
+    }
+
     /** The same for a reader of a given language. */
     public static String in(Locale reader, String key, Object... values) {
         return find(reader, key, values)
@@ -101,9 +106,11 @@ public final class Texts {
     }
 
     private static Locale reader() {
-        return LocaleContextHolder.getLocaleContext() == null
-                ? withoutReader.get().orElse(Locale.ENGLISH)
-                : LocaleContextHolder.getLocale();
+        return LocaleContextHolder.getLocaleContext() == null ? ofBusiness() : LocaleContextHolder.getLocale();
+    }
+
+    private static Locale ofBusiness() {
+        return withoutReader.get().orElse(Locale.ENGLISH);
     }
 
     /** The language that a reader of this one gets. */

@@ -71,7 +71,7 @@ class ArrivalStore {
                 .params(
                         isRepeat ? VisitKind.REPEAT.key() : came.sorted().kind().key(),
                         isRepeat
-                                ? Texts.of("visit.arrivals.the-same-visitor-arrived-less")
+                                ? Texts.kept("visit.arrivals.the-same-visitor-arrived-less")
                                 : came.sorted().reason(),
                         arrival.origin().key())
                 .param(source(arrival).orElse(null))

@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import wendo.app.Http;
+import wendo.app.platform.site.Texts;
 import wendo.core.credit.ModelName;
 
 class CompareTest extends SmallSeason {
@@ -92,8 +93,8 @@ class CompareTest extends SmallSeason {
                 bookings = bookings.add(row.get("bookings").decimalValue());
                 revenue = revenue.add(row.get("revenue").decimalValue());
             }
-            assertThat(bookings).as(model.label()).isEqualByComparingTo("2");
-            assertThat(revenue).as(model.label()).isEqualByComparingTo("265.09");
+            assertThat(bookings).as(Texts.of("common.model-name", model.name())).isEqualByComparingTo("2");
+            assertThat(revenue).as(Texts.of("common.model-name", model.name())).isEqualByComparingTo("265.09");
             assertThat(comparison.get("model").asString()).isEqualTo(model.key());
             String page = person.get("/compare/behind/bookings?key=%s&period=7d&kind=booking&model=%s"
                             .formatted(source("postcards"), model.key()))

@@ -57,6 +57,21 @@ class LeadListTest extends WendoTest {
     }
 
     @Test
+    void what_the_list_is_held_back_by_stands_as_words_that_can_be_removed() {
+        lead("E-1", "");
+        String page =
+                owner.get("/leads?whose=all&find=a+%26+b&stage=new&days=28").body();
+        assertThat(page)
+                .contains(
+                        "href=\"/leads?whose=all&amp;stage=new&amp;days=28\"",
+                        "“a &amp; b”",
+                        "href=\"/leads?whose=all&amp;find=a%20%26%20b&amp;days=28\"",
+                        "href=\"/leads?whose=all&amp;find=a%20%26%20b&amp;stage=new\"",
+                        ", remove this filter");
+        assertThat(owner.get("/leads?whose=all").body()).doesNotContain("remove this filter");
+    }
+
+    @Test
     void a_lead_that_is_won_with_an_amount_becomes_a_booking_at_once_and_carries_its_origin() {
         String page = lead("E-1", "");
         owner.form(page, page + "/stage", "stage", "quoted", "quoted", "300");

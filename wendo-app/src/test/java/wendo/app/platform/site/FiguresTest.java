@@ -2,6 +2,7 @@ package wendo.app.platform.site;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -28,6 +29,29 @@ class FiguresTest {
         assertThat(british.moneyShort(9_999)).isEqualTo("£99.99");
         assertThat(british.moneyShort(10_000)).isEqualTo("£100");
         assertThat(british.moneyShort(123_456)).isEqualTo("£1,235");
+    }
+
+    /** Unicode CLDR 42, short dates: d/M/y for en-GB, d.M.y for de-DE, M/d/y for en-US, each with the year in full. */
+    @Test
+    void a_field_of_a_day_shows_it_as_the_business_writes_it_and_anything_else_as_it_was_typed() {
+        assertThat(british.typedDay(LocalDate.of(2026, 5, 3))).isEqualTo("03/05/2026");
+        assertThat(german.typedDay("2026-05-03")).isEqualTo("03.05.2026");
+        assertThat(japanese.typedDay("2026-12-31")).isEqualTo("12/31/2026");
+        assertThat(british.typedDay("someday")).isEqualTo("someday");
+        assertThat(british.typedDay("2026-02-30")).isEqualTo("2026-02-30");
+        assertThat(british.typedDay(null)).isEmpty();
+        assertThat(british.dayPattern()).isEqualTo("dd/MM/yyyy");
+    }
+
+    /** Weeks begin on Monday in Britain and Germany, on Sunday in the United States (Unicode CLDR, weekData). */
+    @Test
+    void weeks_begin_on_the_day_of_the_locale() {
+        assertThat(british.firstWeekday()).isEqualTo(1);
+        assertThat(german.firstWeekday()).isEqualTo(1);
+        assertThat(japanese.firstWeekday())
+                .as("written as in the United States")
+                .isZero();
+        assertThat(british.weekday(DayOfWeek.SATURDAY)).isEqualTo("Sat");
     }
 
     @Test
