@@ -30,6 +30,7 @@ import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.CookieRequestCache;
+import org.springframework.session.jdbc.PostgreSqlJdbcIndexedSessionRepositoryCustomizer;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.SharedLimits;
 import wendo.app.platform.site.Texts;
@@ -52,6 +53,12 @@ class SecurityConfiguration {
     PasswordEncoder passwordEncoder(Installation installation) {
         return new DelegatingPasswordEncoder(
                 "bcrypt", Map.of("bcrypt", new BCryptPasswordEncoder(installation.bcryptStrength())));
+    }
+
+    /** Two requests of one session may each put the same thing into it: the later one counts. */
+    @Bean
+    PostgreSqlJdbcIndexedSessionRepositoryCustomizer sessionsWrittenAtOnce() {
+        return new PostgreSqlJdbcIndexedSessionRepositoryCustomizer();
     }
 
     @Bean
