@@ -69,7 +69,7 @@ public class Attribution {
         return learned;
     }
 
-    /** All credit is made anew by the changed rules; nothing is, if they are the same. */
+    /** Saves the rules; all credit is recalculated if they differ from before. */
     @Transactional
     void change(EditedVersion edited, ModelRules rules) {
         if (!rules.equals(settings.current())) {
@@ -78,7 +78,7 @@ public class Attribution {
         }
     }
 
-    /** Makes all credit of the current business anew, in the background. */
+    /** Recalculates all credit of the current business in the background. */
     @Transactional
     public void anew(String why) {
         CreditRecalculation.ask(jobs, editions, why, clock);

@@ -24,7 +24,7 @@ import wendo.core.credit.ModelName;
 import wendo.core.credit.ModelRules;
 import wendo.core.outcomes.OutcomeKind;
 
-/** How credit is shared, and how far its making anew is. */
+/** How credit is shared, and how far a recalculation is. */
 @Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/attribution")

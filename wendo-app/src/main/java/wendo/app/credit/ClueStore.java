@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.outcomes.Clue;
 import wendo.core.outcomes.Evidence;
@@ -87,7 +88,7 @@ class ClueStore {
                             order by g.landed_at desc limit 1) landed
                         union all
                         select * from (
-                            select 'referrer', case when a.origin = 'tagged' then 'tags that name a source' else left(a.referrer, 300) end,
+                            select 'referrer', case when a.origin = 'tagged' then :tagged else left(a.referrer, 300) end,
                                 a.stands_for
                             from o
                             join arrival_source a on a.visitor = o.visitor and a.arrived_at <= o.occurred_at
@@ -96,6 +97,7 @@ class ClueStore {
                             order by a.arrived_at desc limit 1) arrived
                         """)
                 .param("clickDays", Channel.OTHER.lookbackDays())
+                .param("tagged", Texts.kept("credit.tags-that-name-a-source"))
                 .param("outcome", outcome)
                 .param("days", DAYS_OF_CONTACT)
                 .query((row, number) -> new Clue(

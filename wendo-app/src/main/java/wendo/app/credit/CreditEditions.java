@@ -8,10 +8,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
 
-/** Which credit of a business stands, and which is being made anew. Runs in the transaction of its caller. */
+/** Which edition of a business's credit is shown, and which is being calculated. Runs in the transaction of its caller. */
 @Component
 class CreditEditions {
-    /** Of a business whose credit was never made anew. */
+    /** The edition of a business whose credit was never recalculated. */
     private static final long FIRST = 1;
 
     private final JdbcClient jdbc;
@@ -23,7 +23,7 @@ class CreditEditions {
     }
 
     /**
-     * How far the last making anew is.
+     * How far the last recalculation is.
      *
      * @param why what had changed
      */
@@ -61,7 +61,7 @@ class CreditEditions {
         return find().map(Progress::current).orElse(FIRST);
     }
 
-    /** Asks for all to be made anew, from the beginning if that is under way; says which edition it will be. */
+    /** Begins a new edition, or begins it again if one is under way; answers its number. */
     long ask(String why) {
         return jdbc.sql("""
                         insert into credit_edition values (?, 1, 2, ?, ?, 0, 0, null)
@@ -81,7 +81,7 @@ class CreditEditions {
                 .update();
     }
 
-    /** From now on it stands; what stood before goes. */
+    /** Shows the new edition from now on and deletes the one before. */
     void stand(long edition) {
         jdbc.sql("update credit_edition set current = ?, building = null, done = total, finished_at = ?")
                 .params(edition, Timestamp.from(clock.instant()))
@@ -89,7 +89,7 @@ class CreditEditions {
         jdbc.sql("delete from credit_row where edition <> ?").param(edition).update();
     }
 
-    /** So many new rows are planned badly until the database has looked at them. */
+    /** After so many new rows the planner needs fresh statistics. */
     void look() {
         jdbc.sql("select analyze_credit_rows()").query(row -> {});
     }

@@ -61,7 +61,7 @@ final class CreditInsert {
         trail.weights().forEach((model, weights) -> share(model, weights, outcome.entries()));
     }
 
-    /** What is taken back is the difference of what was shared before and after, so that all adds up to the penny. */
+    /** A reversal is the difference of the shares before and after it, so that the sum is exact to the penny. */
     private void share(ModelName model, List<Long> weights, List<Entry> changes) {
         List<Long> whole = Allocation.split(Allocation.WHOLE, weights);
         long kept = 0;

@@ -22,8 +22,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.Texts;
 
 /**
- * Makes all credit of a business anew: after a rule was changed, and each night, for what the data-driven models learn
- * from changes by the day. What stands goes on standing until the new is complete.
+ * Recalculates all credit of a business: after a rule was changed, and each night, because the data-driven models learn from each day. The edition before is shown until the new one is complete.
  */
 @Configuration
 class CreditRecalculation {
@@ -88,7 +87,7 @@ class CreditRecalculation {
                 });
     }
 
-    /** In portions, so that new outcomes need not wait; given up if it was asked for again. */
+    /** In portions, so that new outcomes do not wait; given up if a newer recalculation was asked for. */
     void run(BusinessId business, long edition) {
         scope.within(business, () -> {
             journeys.make();

@@ -26,7 +26,7 @@ class CreditRows {
         this.jdbc = jdbc;
     }
 
-    /** Puts these in the place of what the outcomes had in an edition. */
+    /** Replaces what these outcomes had in an edition. */
     void replace(long edition, Map<DueOutcome, CreditedTrail> trails) {
         jdbc.sql("delete from credit_row where edition = ? and outcome_id = any(?)")
                 .params(edition, trails.keySet().stream().map(DueOutcome::id).toArray(UUID[]::new))

@@ -7,7 +7,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.prepare.sources.SourcesMerged;
 
-/** What a merged source earned, the kept one earned. */
+/** Credit of a merged source becomes credit of the source that is kept. */
 @Component
 class CreditSourceMergeListener {
     private final CreditEditions editions;
@@ -18,7 +18,7 @@ class CreditSourceMergeListener {
         this.jdbc = jdbc;
     }
 
-    /** Before those who sum up what follows here. */
+    /** Runs before the listeners that sum up what is changed here. */
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {

@@ -59,7 +59,7 @@ class CreditWork {
         this.clock = clock;
     }
 
-    /** By what a business credits now. */
+    /** By the rules that hold now. */
     private record Rules(
             LookbackWindows windows,
             ModelRules own,
@@ -89,7 +89,7 @@ class CreditWork {
         credit(others, rules, edition, standing);
     }
 
-    /** Older visits are forgotten, or will be in the coming night. */
+    /** Visits before this are deleted, or will be in the coming night. */
     private Instant keptSince() {
         return jdbc.sql("""
                         select (date_trunc('month', cast(:now as timestamptz) at time zone zone)
@@ -127,7 +127,7 @@ class CreditWork {
         rows.replace(edition, trails);
     }
 
-    /** Where visits before an outcome may be forgotten, what its credit keeps of them stands for them. */
+    /** Where visits before an outcome may be deleted already, the journey that is kept with its credit takes their place. */
     private void addForgotten(
             List<DueOutcome> due, Map<UUID, List<TouchStore.Step>> steps, Rules rules, long standing) {
         List<UUID> old = due.stream()
@@ -179,7 +179,7 @@ class CreditWork {
         return CreditedTrail.of(trail, steps, rules.models(due.kind()));
     }
 
-    /** Keeps what came with it, the click identifier's visit too if it may earn; the strongest that points to a source. */
+    /** Keeps what came with the outcome, with the click identifier's visit if that may earn; answers the strongest evidence that points to a source. */
     private Optional<Clue> clues(DueOutcome due, List<TouchStore.Step> steps, Rules rules) {
         List<Clue> all = new ArrayList<>(due.clues());
         steps.stream()

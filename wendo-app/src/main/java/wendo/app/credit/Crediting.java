@@ -87,7 +87,7 @@ class Crediting {
         credit(event.business(), () -> dueOutcomes.with(event.kind(), event.key()));
     }
 
-    /** What touches may earn has changed: all is gone over again. */
+    /** Which touches may earn has changed, so everything is recalculated. */
     @Async
     @TransactionalEventListener(fallbackExecution = true)
     void on(WindowsChanged event) {
@@ -110,7 +110,7 @@ class Crediting {
         });
     }
 
-    /** With them all other outcomes of the same people, for whom it may be news. */
+    /** Together with all other outcomes of the same people, whose credit may change too. */
     private int creditWithPeople(List<UUID> outcomes) {
         Set<UUID> affected = new LinkedHashSet<>();
         for (UUID outcome : outcomes) {
@@ -122,7 +122,7 @@ class Crediting {
         return affected.size();
     }
 
-    /** In the credit that stands, and in the one that is being made. Runs in the transaction of its caller. */
+    /** In the edition that is shown and in the one that is being calculated. Runs in the transaction of its caller. */
     void creditAgain(List<UUID> outcomes) {
         if (outcomes.isEmpty()) {
             return;

@@ -103,7 +103,7 @@ class DueOutcomes {
         return byOutcome;
     }
 
-    /** How it stood after each change; what it is now without a change was so from the beginning. */
+    /** The outcome's status after each change. Without changes, today's status held from the beginning. */
     private static List<Entry.Stood> stood(Standing now, Instant occurredAt, List<Change> changes) {
         List<Entry.Stood> stood = new ArrayList<>();
         Standing standing = Standing.open(now.valueMinor());

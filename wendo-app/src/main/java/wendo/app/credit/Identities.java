@@ -12,7 +12,7 @@ import wendo.app.platform.business.BusinessScope;
 /** What people are recognised by, how it hangs together, and the outcomes that came with it. */
 @Component
 class Identities {
-    /** Of one person's outcomes, so many are credited anew when there is news of one. */
+    /** At most so many of one person's outcomes are credited again when one of them changes. */
     private static final int MOST_OUTCOMES = 200;
 
     private static final String IDENTITY = "select id, kind, key, person from identity where ";
@@ -62,7 +62,7 @@ class Identities {
                 .list();
     }
 
-    /** The newest; an address that books for many has no trail that would tell anything. */
+    /** Only the newest: an address that books for many people has no meaningful trail. */
     List<UUID> outcomesOf(UUID person) {
         return jdbc.sql("""
                         select o.id from identity i
@@ -86,7 +86,7 @@ class Identities {
                 .single();
     }
 
-    /** Makes it known, as somebody of their own, if it is not. */
+    /** Adds it as a person of its own, unless it is known. */
     Identity ensure(String kind, String key) {
         jdbc.sql("""
                         insert into identity select ?, ?, ?, ?, ? where not exists (
@@ -102,7 +102,7 @@ class Identities {
                 .single();
     }
 
-    /** Who was one person is another from now on. */
+    /** Replaces one person by another. */
     void become(UUID before, UUID after) {
         jdbc.sql("update identity set person = ? where person = ?")
                 .params(after, before)

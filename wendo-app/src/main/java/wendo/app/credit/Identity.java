@@ -15,7 +15,7 @@ record Identity(UUID id, String kind, String key, UUID person) {
         return kind.equals("email") || kind.equals("phone");
     }
 
-    /** In words, without what only machines read. */
+    /** As people read it; identifiers that only machines read are left out. */
     public String shown() {
         return switch (kind) {
             case "visitor" -> Texts.of("credit.a-visitor-of-links");

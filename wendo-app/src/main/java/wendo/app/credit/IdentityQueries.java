@@ -1,9 +1,12 @@
 package wendo.app.credit;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.Texts;
 
 /** What came with an outcome that tells whose it is. */
 @Component
@@ -27,16 +30,15 @@ class IdentityQueries {
                                 select visitor, recipient_id from visit
                                 where click_id = o.click_id and arrived_at = click_time(o.click_id)
                                     and kind not in ('preview', 'proof') offset 0) v)
-                        select 'visitor', visitor::text, '' from came
+                        select 'visitor', visitor::text, '', '', '' from came
                         union all
-                        select 'browser', visitor::text, format('the %s %s came from this browser', kind, reference)
-                        from o where visitor is not null
+                        select 'browser', visitor::text, 'browser', kind, reference from o where visitor is not null
                         union all
-                        select 'email', email, format('the %s %s came with this address', kind, reference) from o where email <> ''
+                        select 'email', email, 'email', kind, reference from o where email <> ''
                         union all
-                        select 'phone', phone, format('the %s %s came with this number', kind, reference) from o where phone <> ''
+                        select 'phone', phone, 'phone', kind, reference from o where phone <> ''
                         union all
-                        select distinct 'visitor', v.visitor::text, 'this browser landed on the website from a link'
+                        select distinct 'visitor', v.visitor::text, 'landing', '', ''
                         from o join landing g on g.visitor = o.visitor and g.landed_at <= o.occurred_at
                             and g.landed_at > o.occurred_at - interval '180 days'
                         cross join lateral (
@@ -44,11 +46,16 @@ class IdentityQueries {
                                 and kind not in ('preview', 'proof') offset 0) v
                         union all
                         select distinct case when r.email <> '' then 'email' else 'phone' end,
-                            case when r.email <> '' then r.email else r.phone end, 'a link sent there was opened'
+                            case when r.email <> '' then r.email else r.phone end, 'opened', '', ''
                         from came join recipient r on r.id = came.recipient_id where r.email <> '' or r.phone <> ''
                         """)
                 .param("outcome", outcome)
-                .query((row, number) -> new Known(row.getString(1), row.getString(2), row.getString(3)))
+                .query((row, number) -> new Known(row.getString(1), row.getString(2), how(row)))
                 .list();
+    }
+
+    private static String how(ResultSet row) throws SQLException {
+        String how = row.getString(3);
+        return how.isEmpty() ? "" : Texts.kept("credit.known-by", how, row.getString(4), row.getString(5));
     }
 }

@@ -35,8 +35,7 @@ class JourneyStore {
     private static final int MOST_STEPS = 20;
 
     /**
-     * For each kind of outcome: who had one went as far as their last of it, so that a lead's journey ends at the lead;
-     * visits one after another by one source are one step, and so is whoever came without any.
+     * For each kind of outcome. The journey of somebody who had one ends at their last of that kind, so a lead's journey ends at the lead. Consecutive visits by one source are one step, and so are those without a source.
      */
     private static final String MAKE = """
             insert into journey

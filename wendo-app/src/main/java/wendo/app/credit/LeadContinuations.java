@@ -45,7 +45,7 @@ class LeadContinuations {
 
     private record Later(UUID id, String reference, Instant at) {}
 
-    /** Finds it anew for each of these. */
+    /** Finds the lead of each of these again. */
     void find(List<UUID> outcomes) {
         Map<Later, List<Continued>> leads = new HashMap<>();
         jdbc.sql(LEADS).param("outcomes", outcomes.toArray(UUID[]::new)).query(row -> {
@@ -73,7 +73,7 @@ class LeadContinuations {
         keep(outcomes, later, followed);
     }
 
-    /** The leads that somebody said became these outcomes: they know. */
+    /** The leads that people said became these outcomes; their word counts. */
     private Map<UUID, UUID> named(List<UUID> outcomes) {
         Map<UUID, UUID> named = new HashMap<>();
         jdbc.sql("select became_id, outcome_id from lead where is_won_by_hand and became_id = any(?)")

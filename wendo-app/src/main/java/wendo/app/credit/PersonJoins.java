@@ -31,7 +31,7 @@ class PersonJoins {
         this.clock = clock;
     }
 
-    /** Joins what came with an outcome, and says whose outcomes may be credited otherwise now: those of its person. */
+    /** Joins what came with an outcome to one person, and answers the person whose outcomes may be credited differently now. */
     List<UUID> join(UUID outcome) {
         List<IdentityQueries.Known> known = knownBy.of(outcome);
         if (known.isEmpty()) {

@@ -8,7 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.outcome.outcomes.OutcomeTakenBack;
 
-/** Nothing is kept of the credit of an outcome that goes as if it had never been. */
+/** Deletes the credit of an outcome that is deleted. */
 @Component
 class TakenBackListener {
     private final CreditEditions editions;
@@ -19,7 +19,7 @@ class TakenBackListener {
         this.jdbc = jdbc;
     }
 
-    /** First of all: who credits meanwhile writes the same rows, in another order. */
+    /** Locked first: crediting writes the same rows in another order, and the two would deadlock. */
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(OutcomeTakenBack event) {

@@ -57,7 +57,7 @@ class TrailController {
         return ViewRecord.of("credit/trail", new TrailPage(id, found, chosen, ModelName.values(), typed, faults));
     }
 
-    /** Somebody knows that two are one person. */
+    /** Joins two outcomes that somebody knows are one person's. */
     @Needs(Permission.SET_UP)
     @PostMapping("/same")
     ModelAndView same(@PathVariable UUID id, @RequestParam(defaultValue = "") String other, CurrentPerson person) {
@@ -70,7 +70,7 @@ class TrailController {
                 : InvalidForm.of(show(id, Optional.empty(), text, Map.of("other", fault)));
     }
 
-    /** Two outcomes of one person, and whether they should be that again. */
+    /** Two outcomes, and whether they are to be one person's again. */
     record Pair(
             @NotNull UUID one,
             @NotNull UUID other,

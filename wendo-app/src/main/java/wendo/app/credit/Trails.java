@@ -66,7 +66,7 @@ class Trails {
         });
     }
 
-    /** Empty text if they are one person now; else why not. */
+    /** Why they cannot be one person; empty text if they are one now. */
     @Transactional
     String merge(UUID outcome, String other, String by) {
         editions.lock();

@@ -32,7 +32,7 @@ enum Counted {
         return noun(MANY);
     }
 
-    /** As it stands behind a number. */
+    /** The noun for a number of them. */
     String noun(long number) {
         return Texts.of(text, number);
     }

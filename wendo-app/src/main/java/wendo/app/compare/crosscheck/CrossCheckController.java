@@ -101,7 +101,7 @@ class CrossCheckController {
                         check, days, counts, CrossCheckWords.of(check, counts, figures), pasted, fault.orElse("")));
     }
 
-    /** More of their days, or other numbers for days that are here. */
+    /** Adds days of the other system's count, or corrects the numbers of days that were brought before. */
     @Needs(Permission.SET_UP)
     @PostMapping("/{id}")
     ModelAndView tell(

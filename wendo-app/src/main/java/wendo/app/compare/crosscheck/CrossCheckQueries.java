@@ -59,7 +59,7 @@ class CrossCheckQueries {
             where d.check_id = :id group by d.day, d.number order by d.day
             """;
 
-    /** What we left out of the days, and what of ours would be in theirs, were their days ours. */
+    /** What our count left out on these days, and what of our count falls on these days in the other system's time zone. */
     private static final String CAUSES_OF_VISITS = """
             with days as materialized (select day from their_count where check_id = :id),
             here as (
@@ -110,7 +110,7 @@ class CrossCheckQueries {
         }
     }
 
-    /** What we know of visits that we do not count, or that they may not see. */
+    /** Visits that we do not count, and visits that the other system may not see. */
     record VisitCauses(long robots, long previews, long repeats, long proofs, long zone, Optional<Long> lost) {}
 
     record OutcomeCauses(long proofs, long takenBack, long unknownSource, long zone) {}

@@ -5,7 +5,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.prepare.sources.SourcesMerged;
 
-/** What was counted for a merged source, was counted for the kept one. */
+/** Counts of a merged source become counts of the source that is kept. */
 @Component
 class CrossCheckSourceMergeListener {
     private final JdbcClient jdbc;

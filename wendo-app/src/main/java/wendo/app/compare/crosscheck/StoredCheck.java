@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A cross-check as it is kept; what the other system counted is kept beside it, day by day. */
 @Entity
 @Table(name = "cross_check")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredCheck extends BusinessEntity {
     private UUID sourceId;
     private String counted;

@@ -93,7 +93,7 @@ class DrilldownController {
         return Math.max(0, Math.min(page, MAX_PAGE));
     }
 
-    /** The row as far back as visits are kept one by one; none if none of them is. */
+    /** The same row over the days whose single visits are still kept; empty if there are no such days. */
     private Optional<ComparedRow> kept(ComparedRow row, CompareContext context) {
         Period period = context.period();
         Optional<LocalDate> first = came.firstKept(context.zone()).filter(day -> day.isBefore(period.endExclusive()));

@@ -22,7 +22,7 @@ import wendo.core.outcomes.OutcomeKind;
 class DrilldownQueries {
     static final int PAGE = 100;
 
-    /** Under the key of all, everything; each row also knows how many there are and what they add up to. */
+    /** The key for all groups selects everything; each row also carries the number and the sum of all rows. */
     private static final String OUTCOMES = """
             with shared as (
                 select %1$s as key, o.id, sum(c.%2$s) as share, sum(c.%3$s) as minor, bool_or(c.%2$s <> 0) as is_shared

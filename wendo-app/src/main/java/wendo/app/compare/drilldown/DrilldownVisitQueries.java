@@ -24,7 +24,7 @@ import wendo.core.measure.Period;
  */
 @Component
 class DrilldownVisitQueries {
-    /** The newest of many are read in order by an index; the database would rather read and sort all there are. */
+    /** Keeps the planner on the index that holds the newest first; by itself it would read and sort everything. */
     private static final String IN_ORDER = """
             select set_config('enable_seqscan', 'off', true), set_config('enable_bitmapscan', 'off', true),
                 set_config('enable_sort', ?, true)""";
@@ -60,7 +60,7 @@ class DrilldownVisitQueries {
             Optional<UUID> outcome,
             String outcomeKind,
             String recipient) {
-        /** As somebody sees them who may not see who customers are. */
+        /** The same without contact details, for people who may not see them. */
         Somebody withoutContacts() {
             return new Somebody(first, last, visits, source, withoutLink, outcome, outcomeKind, "");
         }
@@ -81,7 +81,7 @@ class DrilldownVisitQueries {
     @Transactional(readOnly = true)
     List<Seen> visits(ComparedRow row, CompareContext context, int page) {
         if (row.visits() == 0) {
-            return List.of(); // nobody came, nor is there anything to look for in rows that have spend alone
+            return List.of(); // no visits to look for: nobody came, or the row has nothing but spend
         }
         return paged(DrilldownVisitSql.visits(row, context.look()), row, context, page)
                 .query((found, number) -> new Seen(

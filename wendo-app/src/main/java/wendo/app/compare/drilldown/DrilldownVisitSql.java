@@ -19,7 +19,7 @@ final class DrilldownVisitSql {
     private static final String LINKS =
             "v.link_id = any(array(select lk.id from link lk join source s on s.id = lk.source_id where %s = :key))";
 
-    /** Up to so many are found by their links and sorted; of more, reading all of them backwards soon finds enough. */
+    /** Up to so many visits are looked up by their links and sorted. With more, reading all visits from the newest on finds a page full sooner. */
     static final long FEW = 50_000;
 
     private static final String ARRIVED = """
@@ -95,7 +95,7 @@ final class DrilldownVisitSql {
 
     private DrilldownVisitSql() {}
 
-    /** When two visits are of one that is counted once: by SQL of the later visit, and of the one that is shown. */
+    /** The condition under which two visits count as one person: SQL over the later visit and the shown one. */
     private record Same(String visit, String arrival, String shownVisit, String shownArrival) {
         static Same in(Grouping grouping) {
             if (grouping == Grouping.MONTH) {
@@ -138,7 +138,7 @@ final class DrilldownVisitSql {
                 same.shownArrival());
     }
 
-    /** Those who came by links, as what is selected from, up to and with its conditions. */
+    /** The from and where clauses for visits by links. */
     private static String came(ComparedRow row, Grouping grouping, GroupSql group) {
         boolean isOfLinks = grouping.isOfSources() || grouping.isOfLinks();
         if (!isOfLinks || row.key().equals(ComparedRow.TOTAL)) {
@@ -152,7 +152,7 @@ final class DrilldownVisitSql {
                         + NAMED.formatted("true");
     }
 
-    /** Who came directly stands in the row of what nothing is known of, and in the total. */
+    /** Direct arrivals belong to the row without a source, and to the total. */
     private static String arrived(ComparedRow row, Grouping grouping, String groupKey) {
         if (row.isUnknown()) {
             return "a.origin = 'direct'";

@@ -29,10 +29,10 @@ class PairController {
 
     record PairPage(List<ComparedRow> groups, Optional<ComparedRow> first, Optional<ComparedRow> second) {}
 
-    /** What is only there where two groups can be compared. */
+    /** The part of the page that needs two groups. */
     record ComparedPair(Pair pair, Pairs pairs) {}
 
-    /** Without two of them, those with most people. */
+    /** The two chosen groups; where they are not chosen, the two with most people. */
     @GetMapping
     ModelAndView page(
             @RequestParam Optional<String> one, @RequestParam Optional<String> other, CompareContext context) {

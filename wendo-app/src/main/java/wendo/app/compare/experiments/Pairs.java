@@ -17,7 +17,7 @@ import wendo.core.outcomes.OutcomeKind;
  * @param tested how many pairs there are
  */
 public record Pairs(List<Clear> clear, int tested) {
-    /** More pairs than these make leave nothing to find. */
+    /** With the pairs of more groups, the correction would leave nothing to find. */
     private static final int MOST_GROUPS = 12;
 
     private static final double LEVEL = 0.05;

@@ -34,7 +34,7 @@ import wendo.app.platform.tables.TableFormat;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
 
-/** The comparison as it is seen, to take along. */
+/** The comparison as it is shown, as a file. */
 @Needs(Permission.EXPORT)
 @Controller
 class CompareFiles {
@@ -140,7 +140,7 @@ class CompareFiles {
         return cells;
     }
 
-    /** A value and its bounds; a bound that there is not stays empty. */
+    /** A value and its bounds; a bound that does not exist is an empty cell. */
     private static List<Object> bounded(
             OptionalDouble value, Optional<Interval> interval, DoubleFunction<Object> rounded) {
         return List.of(

@@ -43,7 +43,7 @@ class ComparePdf {
                 .run();
     }
 
-    /** XML, with its style in it: the doctype in capitals, which XML asks for. */
+    /** As XML with its style inside. XML asks for the doctype in capitals. */
     private String page(Business business, Map<String, Object> shown) throws IOException {
         try (InputStream style = data("print.css")) {
             return templates

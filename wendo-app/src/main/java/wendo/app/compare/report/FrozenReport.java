@@ -14,7 +14,7 @@ import wendo.app.compare.table.CompareContext;
 /** A report as it was when it was shared: the page's own text, written by the same template as a live one. */
 @Component
 class FrozenReport {
-    /** Names of files change with their content; a report outlives them. */
+    /** Asset names change with their content, so a stored page holds its style itself. */
     private static final Pattern HASHED = Pattern.compile("(/assets/icons)-[0-9a-f]+(\\.svg)");
 
     private final SpringTemplateEngine templates;

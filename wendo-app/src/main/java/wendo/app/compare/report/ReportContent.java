@@ -25,7 +25,7 @@ import wendo.app.platform.site.ViewRecord;
 import wendo.core.measure.Period;
 import wendo.core.outcomes.OutcomeKind;
 
-/** What a page that shows a comparison is filled with, for whoever reads it. */
+/** The view of a comparison that its page, its file and a shared report are made from. */
 @Component
 class ReportContent {
     private final Comparisons comparisons;
@@ -59,7 +59,7 @@ class ReportContent {
         return table(compare(context), context);
     }
 
-    /** The same for a screen, which needs no row for what has nothing in any column. */
+    /** The same for a screen, without the rows that are empty in every column. */
     Table folded(CompareContext context) {
         return table(context).folded();
     }

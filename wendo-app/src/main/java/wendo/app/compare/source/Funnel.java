@@ -11,7 +11,7 @@ import wendo.core.measure.Rate;
 import wendo.core.measure.RateDifference;
 import wendo.core.outcomes.OutcomeKind;
 
-/** What of a source's people became of, beside the people of all other sources. */
+/** How many of a source's people had an outcome, beside the people of all other sources. */
 public record Funnel(List<Step> steps) {
 
     /**

@@ -26,12 +26,12 @@ class TakingsQueries {
             where %3$s >= :from and %3$s < :to and o.kind <> 'lead' and not o.is_proof and %4$s = :key
             """;
 
-    /** Of an outcome of nobody known, the person is the outcome. */
+    /** An outcome whose person is unknown counts as a person of its own. */
     private static final String PEOPLE = """
             left join trail t on t.outcome_id = o.id left join identity i on i.id = t.identity_id
             """;
 
-    /** In an order of their own, so that resamples with a fixed seed are the same each time. */
+    /** Ordered, so that resamples with a fixed seed are the same each time. */
     private static final String PAYERS = """
             select sum(c.%1$s), sum(c.%2$s) / 1e6 %3$s
             group by coalesce(i.person, o.id) having sum(c.%1$s) <> 0 or sum(c.%2$s) > 0 order by 1, 2
@@ -83,7 +83,7 @@ class TakingsQueries {
         return days;
     }
 
-    /** Those of the bookings and purchases that were the first of their person, ever. */
+    /** Bookings and purchases that were their person's first. */
     @Transactional(readOnly = true)
     Credited newCustomers(ComparedRow row, Period period, ZoneId zone, CompareChoice choice) {
         String sql = CUSTOMERS.formatted(CreditColumns.share(choice.model()), credited(choice, PEOPLE));

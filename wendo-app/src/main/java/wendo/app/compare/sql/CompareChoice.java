@@ -17,7 +17,7 @@ public record CompareChoice(
         CreditClock clock,
         ComparedWith comparedWith,
         CompareOrder order) {
-    /** What all screens that name one source for an outcome go by. */
+    /** The usual choice: what screens use that name one source for an outcome. */
     public static final ModelName USUAL_MODEL = ModelName.LAST_NON_DIRECT;
 
     public static CompareChoice usual() {

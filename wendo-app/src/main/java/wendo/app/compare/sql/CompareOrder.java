@@ -6,7 +6,7 @@ import java.util.Optional;
 
 /** What a comparison is sorted by, as it stands in its address: a column, with a hyphen before it for the other way round. */
 public record CompareOrder(Column column, boolean isReversed) {
-    /** By verdict, then by cost: what earns first. */
+    /** By verdict, earning sources first, then by cost. */
     public static final CompareOrder USUAL = new CompareOrder(Column.VERDICT, false);
 
     /** The columns of the table. Names and verdicts begin with the first, figures with the greatest, costs with the least. */

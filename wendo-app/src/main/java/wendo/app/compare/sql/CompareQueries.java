@@ -20,7 +20,7 @@ import wendo.core.outcomes.OutcomeKind;
 /** The SQL of the comparison. */
 @Component
 public class CompareQueries {
-    /** Groups beyond these, by outcomes and visits, are one row. */
+    /** The groups with most outcomes and visits have a row each; the others share one. */
     static final int MOST_ROWS = 200;
 
     private static final String BY_GROUP = """
@@ -139,7 +139,7 @@ public class CompareQueries {
         return credited;
     }
 
-    /** Millionths of outcomes that a touch of somebody counted earned, by a visit or an arrival. */
+    /** Millionths of outcomes that were earned by touches of the people who are counted, by visit or arrival. */
     private static Map<OutcomeKind, Long> rated(ResultSet row) throws SQLException {
         Map<OutcomeKind, Long> rated = new EnumMap<>(OutcomeKind.class);
         for (OutcomeKind kind : OutcomeKind.values()) {

@@ -23,7 +23,7 @@ public record Credited(long millionths, double squares, long minor) {
         return number.scale() < 0 ? number.setScale(0) : number;
     }
 
-    /** For rates and costs; what is less than nothing counts as nothing. */
+    /** For rates and costs; a negative number counts as 0. */
     public Count count() {
         return millionths <= 0 ? Count.of(0) : new Count(number().doubleValue(), squares);
     }

@@ -50,7 +50,7 @@ public record GroupSql(
             select %1$s, 0, a.people from arrival_person_sum a %3$s
             where a.scope = '%4$s' and a.day >= :first and a.day < :end and a.day_before < :first""";
 
-    /** Who came directly has a row with what nothing is known of, so that the total's rates have all who came. */
+    /** Direct arrivals share the row without a source, so that the total counts everybody who came. */
     private static final String DIRECTLY = """
 
             union all

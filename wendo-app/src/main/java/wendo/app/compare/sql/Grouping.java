@@ -63,12 +63,12 @@ public enum Grouping {
         return Texts.of(plural);
     }
 
-    /** How its figures are counted where that is not plain; else empty text. */
+    /** A note on how its figures are counted; empty where that needs no note. */
     public String rule() {
         return rule.isEmpty() ? "" : Texts.of(rule);
     }
 
-    /** Whether each group is a set of sources, so that what has no link belongs to one too. */
+    /** Whether each group is a set of sources; then what came without a link has a group too. */
     public boolean isOfSources() {
         return this == SOURCE || this == CHANNEL || this == MEDIUM || this == PARTNER;
     }
@@ -78,7 +78,7 @@ public enum Grouping {
         return this == CAMPAIGN || this == LINK || this == DESTINATION || this == OWNER;
     }
 
-    /** Whether a visit's own traits tell its group; nobody's people or spend are known by these. */
+    /** Whether traits of single visits decide the group; people and spend are not known by traits. */
     public boolean isOfVisits() {
         return this == COUNTRY || this == DEVICE;
     }

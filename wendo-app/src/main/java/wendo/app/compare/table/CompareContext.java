@@ -11,7 +11,7 @@ public record CompareContext(CompareChoice look, PeriodChoice choice, Business b
         return new CompareContext(other, choice, business);
     }
 
-    /** What addresses of the same view end in. */
+    /** The end of an address that keeps this view. */
     public String query() {
         return choice.query() + look.query();
     }

@@ -24,7 +24,7 @@ public class CompareFrame {
         this.ribbons = ribbons;
     }
 
-    /** @param keep what the addresses of its links end in */
+    /** @param keep the end of each of its addresses, which keeps the chosen view */
     record Choices(
             String key,
             String keep,

@@ -48,7 +48,7 @@ public record ComparedRow(
         return new ComparedRow(key, name, channel, visits, people, rateBase, changed, ratedMillionths, spendMinor);
     }
 
-    /** What it was where nothing came to it. */
+    /** The row of a group that nothing came to. */
     public ComparedRow withNothing() {
         return new ComparedRow(key, name, channel, 0, 0, 0, Map.of(), Map.of(), Optional.empty());
     }

@@ -118,7 +118,7 @@ public record Comparison(
         return all;
     }
 
-    /** What has no spend is held against nothing. */
+    /** Without spend there is no cost to judge. */
     Judged unjudged(ComparedRow row, OutcomeKind kind) {
         return new Judged(row, row.costPer(kind), ceiling(row, kind), Optional.empty());
     }

@@ -61,7 +61,7 @@ public class Comparisons {
         return new Comparison(choice.grouping(), rows, total(rows), queries.differentPeople(period), targets.all());
     }
 
-    /** Where spend goes whose group has no row: to the many others, or to a row of its own. */
+    /** Adds spend of a group without a row to the row of the others, or makes it a row of its own. */
     private static String restKey(Set<String> keys) {
         return keys.contains(ComparedRow.OTHERS) ? ComparedRow.OTHERS : GroupSql.NONE;
     }
@@ -114,7 +114,7 @@ public class Comparisons {
         return named(row).or(() -> nameless(row.key(), grouping)).orElseGet(() -> spoken(row.key(), grouping, locale));
     }
 
-    /** Of the many others that are one row, the name of one says nothing. */
+    /** The row of all others has no name of one group. */
     private static Optional<String> named(CompareQueries.Row row) {
         return row.name().filter(name -> !row.key().equals(ComparedRow.OTHERS));
     }

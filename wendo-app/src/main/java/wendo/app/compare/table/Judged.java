@@ -21,7 +21,7 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
         return ceiling.filter(held -> cost.spendMinor() > 0).map(held -> new Judgement(cost, held.minor()));
     }
 
-    /** By a target or break-even; of what has neither nothing is decided. */
+    /** Judged by a target or a break-even; without either nothing is decided. */
     public Verdict verdict() {
         return isByAverage()
                 ? Verdict.TOO_EARLY
@@ -33,7 +33,7 @@ public record Judged(ComparedRow row, CostPer cost, Optional<Ceiling> ceiling, O
         return judgement().isPresent();
     }
 
-    /** Whether it earns or loses by something that was set. */
+    /** Whether it is judged by a target or a break-even, and decided. */
     public boolean isDecided() {
         return isPossible() && verdict() != Verdict.TOO_EARLY;
     }

@@ -17,7 +17,7 @@ import wendo.core.measure.Period;
 /** Which verdicts the last week has changed. */
 @Service
 public class VerdictChanges {
-    /** Of a shorter period a week is most of it, and verdicts come and go. */
+    /** In a shorter period a week is most of the data, and verdicts change by chance. */
     private static final int LEAST_DAYS = 28;
 
     private final Comparisons comparisons;
@@ -27,7 +27,7 @@ public class VerdictChanges {
     }
 
     /**
-     * Of a period that goes on: what was known of it a week ago, beside now. Only what is decided now is news.
+     * For a period that still goes on: what was known a week ago beside what is known now. Only decided verdicts are news.
      *
      * @param now the usual comparison of the period
      */

@@ -53,7 +53,7 @@ class DemoArrivals {
                 .update();
     }
 
-    /** {@code chance} is a number of 0 to 99 that hangs on the row and its use alone. */
+    /** {@code chance} is a number from 0 to 99 that depends on the row and its use alone. */
     private static String chance(String use) {
         return "(('x' || substr(md5('%s' || n), 1, 7))::bit(28)::int %% 100)".formatted(use);
     }

@@ -118,7 +118,7 @@ class DemoSeed {
         });
     }
 
-    /** So many rows at once are news to the database's planner. */
+    /** After so many new rows the planner needs fresh statistics. */
     private boolean analyzeVisits() {
         jdbc.sql("select analyze_visits(), analyze_visit_sums()").query(row -> {});
         return true;

@@ -24,7 +24,7 @@ class FinderController {
 
     record FinderPage(List<FinderQueries.Found> found, String find) {}
 
-    /** A pasted link, or what alone was found, is opened at once. */
+    /** A pasted link, or a single result, is opened at once. */
     @GetMapping
     ModelAndView page(@RequestParam(defaultValue = "") String find, CurrentPerson person) {
         List<FinderQueries.Found> found = found(find, person);
@@ -41,7 +41,7 @@ class FinderController {
         return show("desk/finder/page :: found", found(find, person), find);
     }
 
-    /** What leads where the person may not go is not found. */
+    /** Results that the person may not open are left out. */
     private List<FinderQueries.Found> found(String find, CurrentPerson person) {
         return queries.find(cut(find)).stream()
                 .filter(one -> !one.isContact() || person.may(Permission.SEE_CONTACTS))

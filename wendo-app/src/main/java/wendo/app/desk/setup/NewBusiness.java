@@ -17,7 +17,7 @@ import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 
-/** Opens the first business and its owner from the environment, on a first start without anybody in it. */
+/** Makes the first business and its owner from environment variables, on a start without any business. */
 @Component
 class NewBusiness implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(NewBusiness.class);

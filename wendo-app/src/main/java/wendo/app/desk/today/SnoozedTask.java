@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessRow;
 /** A task of Today that was put off until a day. */
 @Entity
 @Table(name = "put_off")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class SnoozedTask extends BusinessRow {
     @Id
     private String key;

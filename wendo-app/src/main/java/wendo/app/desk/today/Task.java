@@ -7,7 +7,7 @@ import wendo.app.platform.accounts.Permission;
 /**
  * Something that needs a person, and where it is put right.
  *
- * @param needs what the person may do whom it is for
+ * @param needs the permission of the people it is for
  * @param key tells it from all others, the same as long as it is there
  * @param putOffUntil the day on which it is shown again, if it was put off
  */

@@ -66,7 +66,7 @@ class TodayQueries {
                 .single();
     }
 
-    /** Whole weeks before a day, the newest first; with none of its people counted twice within one. */
+    /** Whole weeks before a day, the newest first; within a week a person counts once. */
     @Transactional(readOnly = true)
     List<Brought> weeks(LocalDate end, ZoneId zone) {
         return jdbc.sql("""
@@ -92,7 +92,7 @@ class TodayQueries {
                 .list();
     }
 
-    /** The newest. How many is no parameter, so that the plan knows that they are few. */
+    /** The newest. The limit is part of the text, not a parameter, so that the planner knows it is small. */
     @Transactional(readOnly = true)
     List<Arrival> arrivals() {
         return jdbc.sql("""

@@ -12,7 +12,7 @@ import wendo.app.platform.business.BusinessRow;
 /** That somebody is told of the visits of a link, and what they were told last. */
 @Entity
 @IdClass(LinkAlert.Key.class)
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LinkAlert extends BusinessRow {
     @Id
     private UUID linkId;

@@ -121,7 +121,7 @@ public class LinkAlerts {
                 scope.within(new BusinessId(id), this::tellOwn);
             } catch (OptimisticLockingFailureException e) {
                 LOG.debug("Another process tells the alerts of business {}", id);
-            } catch (RuntimeException e) { // what is wrong with one business keeps no other's alerts back
+            } catch (RuntimeException e) { // a fault in one business must not hold up another's alerts
                 LOG.error("Alerts of business {} could not be told", id, e);
             }
         }

@@ -14,7 +14,7 @@ import wendo.core.links.WebAddress;
 /** Looks at the pages that a file's good rows lead to, before anything is issued. */
 @Component
 class BatchLooks {
-    /** Leaves room among the sixty looks that a business has in a minute. */
+    /** Fewer than the sixty looks that a business has in a minute, so that some are left for other pages. */
     private static final int MOST = 40;
 
     private final DestinationLooks looks;

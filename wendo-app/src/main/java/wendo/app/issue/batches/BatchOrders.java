@@ -9,7 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessScope;
 
-/** Asks for work on a batch: of two who ask at once, one is heard. */
+/** Asks for work on a batch; of two requests at once, one succeeds. */
 @Service
 class BatchOrders {
     private final BatchStore store;

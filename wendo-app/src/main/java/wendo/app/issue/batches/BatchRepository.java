@@ -24,7 +24,7 @@ interface BatchRepository extends Repository<StoredBatch, UUID> {
 
     void delete(StoredBatch batch);
 
-    /** The work tells how far it is; that edits nothing. */
+    /** Progress is no edit, so it raises no version. */
     @Modifying
     @Query("update StoredBatch batch set batch.done = :done where batch.id = :id")
     void progress(UUID id, int done);

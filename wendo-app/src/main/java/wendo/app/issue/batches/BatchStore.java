@@ -77,7 +77,7 @@ class BatchStore {
         return batch.isPresent();
     }
 
-    /** Seen by everybody at once, also while the work it tells of is in a transaction of its own. */
+    /** In a transaction of its own, so that everybody sees the progress while the work's transaction is still open. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     void progress(UUID id, int done) {
         repository.progress(id, done);

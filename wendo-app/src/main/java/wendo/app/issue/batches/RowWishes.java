@@ -27,7 +27,7 @@ record RowWishes(Matching matching) {
         return wish(row, text(row, BatchColumn.ENDING));
     }
 
-    /** With the ending that the check gave it, so that what was shown is what is made. */
+    /** With the ending that the check showed, so that the link is made as it was shown. */
     LinkWish wish(Table.Row row, String ending) {
         return new LinkWish(
                 text(row, BatchColumn.DESTINATION),

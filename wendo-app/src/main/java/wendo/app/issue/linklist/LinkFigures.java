@@ -106,7 +106,7 @@ class LinkFigures {
                 .optional();
     }
 
-    /** The days that one bar of a period stands for: weeks where days could not be told apart. */
+    /** How many days a bar stands for: a week where single days would be too narrow. */
     static int daysOfBar(Period period) {
         return period.days() <= 100 ? 1 : 7;
     }

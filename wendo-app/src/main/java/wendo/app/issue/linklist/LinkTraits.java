@@ -9,7 +9,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.site.Texts;
 import wendo.core.measure.Period;
 
-/** The SQL of what is known of one link's visits: people's, as far as its figures are counted. */
+/** The SQL of what is known of the visits that people made by one link, from the moment its figures count from. */
 @Component
 class LinkTraits {
     private static final int TOP = 6;

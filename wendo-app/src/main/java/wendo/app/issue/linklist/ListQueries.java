@@ -116,7 +116,7 @@ class ListQueries {
         return new Listed(rows, found[0], page);
     }
 
-    /** Orders that need no visits count them for the page alone. */
+    /** Where the order does not depend on visits, only the page's own links are counted. */
     private static String sql(LinkFilter filter) {
         boolean byVisits = filter.sort() == LinkFilter.Sort.VISITED || filter.sort() == LinkFilter.Sort.QUIET;
         String order = group(filter.group()) + order(filter.sort());

@@ -8,7 +8,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A filter that was given a name. */
 @Entity
 @Table(name = "link_filter")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class SavedFilter extends BusinessEntity {
     private String name;
     private String query;

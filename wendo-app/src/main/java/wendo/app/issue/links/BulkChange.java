@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A change of many links that was made, and may have been undone. */
 @Entity
 @Table(name = "link_change")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class BulkChange extends BusinessEntity {
     @Enumerated(EnumType.STRING)
     private LinkProperty property;

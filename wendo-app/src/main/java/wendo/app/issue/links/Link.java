@@ -10,7 +10,7 @@ import wendo.core.links.Tagging;
 import wendo.core.links.WebAddress;
 
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Link extends BusinessEntity {
     private UUID hostId;
     private String slug;

@@ -13,7 +13,7 @@ import wendo.core.links.Way;
 
 /** A rule of a link, or a share of its split, at its place. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LinkBranch extends BusinessEntity {
     private UUID linkId;
     private int place;

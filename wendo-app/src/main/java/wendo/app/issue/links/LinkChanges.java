@@ -18,6 +18,7 @@ import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.core.links.WebAddress;
 
@@ -188,7 +189,7 @@ public class LinkChanges {
             made.put(row.link(), new Row(row.link(), row.before(), row.after()));
         }
         LinkDestination.Change stamp =
-                new LinkDestination.Change(by, clock.instant(), "Undone: it leads where it led before.");
+                new LinkDestination.Change(by, clock.instant(), Texts.kept("issue.links.undone"));
         List<Row> back = each(List.copyOf(made.keySet()), link -> {
             Row row = Objects.requireNonNull(made.get(link.id()));
             String now = link.read(property);

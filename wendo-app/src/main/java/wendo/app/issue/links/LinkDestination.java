@@ -7,7 +7,7 @@ import wendo.app.platform.business.BusinessLogRow;
 
 /** Where a link has led from an instant on. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LinkDestination extends BusinessLogRow {
     private UUID linkId;
     private UUID destinationId;

@@ -57,7 +57,7 @@ public class LinkDirectory {
             boolean subscribes,
             boolean asks) {
 
-        /** Its address for a destination it may lead to now; its own for any other. */
+        /** Its address for this destination if it may lead there now; else its own destination's. */
         public String addressFor(UUID destination) {
             return routes.stream()
                     .flatMap(by -> by.routing().ways().stream())

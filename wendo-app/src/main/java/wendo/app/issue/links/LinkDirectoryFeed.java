@@ -102,7 +102,7 @@ class LinkDirectoryFeed implements SmartLifecycle {
                     .add(UUID.fromString(change.getParameter()));
         }
         if (!hostsOrBusinesses.isEmpty()) {
-            // The links of all others stay as they are: to read millions anew would keep a new one waiting.
+            // Only the changed links are read: reading millions again would make a new link wait.
             directory.replace(LinkDirectoryRows.hosts(connection, id -> directory.targetsOf(id)));
             for (UUID changed : hostsOrBusinesses) {
                 LinkDirectoryRows.links(connection, "door_links_of(?)", changed, directory::put);

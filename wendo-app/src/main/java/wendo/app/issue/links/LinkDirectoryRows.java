@@ -51,12 +51,12 @@ final class LinkDirectoryRows {
         return hosts;
     }
 
-    /** Is told of link after link. */
+    /** Receives the links one by one. */
     interface Taker {
         void take(String host, String slug, LinkDirectory.Target target);
     }
 
-    /** @param which one of the doors to links, {@code of} whatever it asks for */
+    /** @param which one of the database functions that read links across businesses, {@code of} its argument */
     static void links(Connection connection, String which, @Nullable Object of, Taker taker) throws SQLException {
         connection.setAutoCommit(false); // millions of links come in portions, not all at once
         try (PreparedStatement statement = connection.prepareStatement(LINKS + which)) {
@@ -74,7 +74,7 @@ final class LinkDirectoryRows {
         connection.setAutoCommit(true);
     }
 
-    /** What millions of links have in common is in memory once. */
+    /** Values that millions of links share are kept in memory once. */
     private record Shared(Map<UUID, UUID> ids, Map<UUID, BusinessId> businesses) {
         UUID id(UUID id) {
             return ids.computeIfAbsent(id, first -> first);

@@ -9,7 +9,7 @@ import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 
 /**
- * What somebody does next with a link of a channel: print needs a code, a text its message.
+ * What comes next for a link of a channel: a code for print, a message for a text.
  *
  * @param page its address, with {@code %s} where a link's identifier goes
  */

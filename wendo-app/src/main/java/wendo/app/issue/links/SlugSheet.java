@@ -115,7 +115,7 @@ final class SlugSheet {
         return random(1).get(0);
     }
 
-    /** How far the numbers behind one stem are given out, and which of the next ones the host has already. */
+    /** Up to which number one stem is used on this sheet, and which of the next numbers the host has already. */
     private final class Numbers {
         private int next = 2;
         private int askedBefore = 2;

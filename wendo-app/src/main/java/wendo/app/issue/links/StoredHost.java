@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A link host as it is kept. */
 @Entity
 @Table(name = "link_host")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredHost extends BusinessEntity {
     private String name;
     private String origin;

@@ -18,7 +18,7 @@ import wendo.core.links.TagPlan;
 /** A tag plan as it is kept. */
 @Entity
 @Table(name = "tag_plan")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredTagPlan extends BusinessEntity {
     private static final JsonMapper JSON = JsonMapper.shared();
 

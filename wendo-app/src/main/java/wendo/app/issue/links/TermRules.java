@@ -147,8 +147,7 @@ final class TermRules {
     private Optional<WebAddress> outside(String text, boolean hasDays, List<IssueFault> faults) {
         if (!hasDays || text.isEmpty()) {
             if (hasDays) {
-                faults.add(new IssueFault(
-                        "outside", "Say where the link leads outside of its days: a printed link never dies."));
+                faults.add(new IssueFault("outside", Texts.of("issue.links.terms.outside-missing")));
             }
             return Optional.empty();
         }

@@ -153,7 +153,7 @@ class FormBefore {
         return shown.shows().equals("own") ? Optional.empty() : Optional.of(came.leadsTo());
     }
 
-    /** What goes out to a network instead of the click identifier has to be known when it comes back. */
+    /** A network gets an alias instead of the click identifier; it is kept so that a postback finds its visit. */
     private void keepAlias(Came came) {
         came.click().ifPresent(click -> aliases.keep(came.led().alias(), click));
     }

@@ -7,7 +7,7 @@ import wendo.app.platform.business.BusinessRow;
 
 /** Which form a link shows, when and how strictly. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LinkForm extends BusinessRow {
     @Id
     private UUID linkId;

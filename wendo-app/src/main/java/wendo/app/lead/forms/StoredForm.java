@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** An entry form as it is kept. */
 @Entity
 @Table(name = "entry_form")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredForm extends BusinessEntity {
     private String name;
     private String purpose;

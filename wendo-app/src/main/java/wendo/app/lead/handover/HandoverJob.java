@@ -80,13 +80,13 @@ class HandoverJob {
         });
     }
 
-    /** In the transaction that stopped it: a rolled back one leaves no word of it. */
+    /** In the same transaction, so that a rollback leaves no line in the history. */
     @EventListener
     void on(MessageStopped event) {
         leads.note(event.lead(), "Wendo", event.said());
     }
 
-    /** What an event did not bring about: its visit came later, or the process died in between. */
+    /** Leads that no event handed over, because the visit came later or the process died in between. */
     @Bean
     RecurringTask<Void> handingOverTask(Installation installation) {
         return Tasks.recurring(

@@ -48,7 +48,7 @@ class Round extends BusinessEntity {
         return row;
     }
 
-    /** Whose turn it is, who has had it then. */
+    /** Whose turn it is; from then on they have had it. */
     Optional<UUID> next(LocalDate today) {
         Optional<Turn> next = Turn.next(turns.stream().map(RoundTurn::turn).toList(), today);
         next.ifPresent(turn -> turns.stream().filter(row -> row.isOf(turn)).forEach(RoundTurn::give));

@@ -12,7 +12,7 @@ import wendo.app.platform.business.BusinessRow;
 
 /** What is done with an outcome that is a lead. Leads are taken up by a statement, many at once. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Lead extends BusinessRow {
     @Id
     private UUID outcomeId;

@@ -108,7 +108,7 @@ class LeadController {
         LeadQueries.Reader reader = LeadQueries.Reader.of(person);
         String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
-        LeadFilter filter = LeadFilter.of(asked::raw);
+        LeadFilter filter = LeadFilter.of(asked);
         return ViewRecord.of(
                 "lead/leads/list",
                 new LeadListPage(
@@ -215,7 +215,7 @@ class LeadController {
         return back(id);
     }
 
-    /** They answered by another road: by phone, or by mail to a person's own mailbox. */
+    /** They answered in another way: by phone, or by mail to a person's own mailbox. */
     @PostMapping("/{id}/answered")
     ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
         find(id, person);

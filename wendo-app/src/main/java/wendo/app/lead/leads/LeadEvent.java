@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessLogRow;
 /** A line in a lead's history. */
 @Entity
 @Immutable
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LeadEvent extends BusinessLogRow {
     private UUID leadId;
     private Instant at;

@@ -39,19 +39,19 @@ class LeadExportController {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Business business = context.business();
-        LeadFilter filter = LeadFilter.of(asked::raw);
+        LeadFilter filter = LeadFilter.of(asked);
         List<String> columns = List.of(
                 Texts.of("lead.leads.arrived-at"),
                 Texts.of("common.reference"),
                 Texts.of("common.name"),
-                "E-mail",
+                Texts.of("common.e-mail"),
                 Texts.of("common.phone"),
                 Texts.of("lead.leads.items"),
                 Texts.of("common.message"),
                 Texts.of("lead.leads.source"),
                 Texts.of("common.channel"),
                 Texts.of("common.stage"),
-                "Quoted, " + business.currency().getCode(),
+                Texts.of("lead.leads.quoted-in", business.currency().getCode()),
                 Texts.of("lead.leads.reason-lost"),
                 Texts.of("lead.leads.owner"),
                 Texts.of("common.labels"),

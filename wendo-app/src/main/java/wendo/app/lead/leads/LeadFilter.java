@@ -7,8 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.ListLook;
+import wendo.app.platform.site.TypedFields;
 
 /**
  * Which leads a list shows, as it stands in the address.
@@ -16,25 +17,26 @@ import wendo.app.platform.site.FilterValues;
  * @param whose mine, nobodys, open or all
  * @param days those that came within so many days; 0 for all
  */
-record LeadFilter(String find, String whose, Optional<Stage> stage, Optional<UUID> source, int days) {
+record LeadFilter(String find, String whose, Optional<Stage> stage, Optional<UUID> source, int days, ListLook look) {
     static final List<Integer> DAYS = List.of(7, 28, 90, 365);
 
-    static LeadFilter of(Function<String, String> parameter) {
-        String whose = parameter.apply("whose");
-        String days = parameter.apply("days");
+    static LeadFilter of(TypedFields asked) {
+        String whose = asked.raw("whose");
+        String days = asked.raw("days");
         return new LeadFilter(
-                FilterValues.text(parameter.apply("find")),
+                FilterValues.text(asked.raw("find")),
                 List.of("mine", "nobodys", "all").contains(whose) ? whose : "open",
-                FilterValues.one(Stage.values(), parameter.apply("stage")),
-                FilterValues.id(parameter.apply("source")),
+                FilterValues.one(Stage.values(), asked.raw("stage")),
+                FilterValues.id(asked.raw("source")),
                 DAYS.stream()
                         .filter(one -> one.toString().equals(days))
                         .findFirst()
-                        .orElse(0));
+                        .orElse(0),
+                ListLook.of(LeadColumn.values(), LeadColumn.ARRIVED, asked));
     }
 
     public LeadFilter of(String others) {
-        return new LeadFilter(find, others, stage, source, days);
+        return new LeadFilter(find, others, stage, source, days, look);
     }
 
     /** Whether it holds leads back, beside those of others. */
@@ -47,6 +49,11 @@ record LeadFilter(String find, String whose, Optional<Stage> stage, Optional<UUI
     }
 
     public String query() {
+        return look.behind(rest());
+    }
+
+    /** The same, but for how the list is sorted and which columns it has. */
+    public String rest() {
         Map<String, String> said = new LinkedHashMap<>();
         said.put("whose", whose);
         said.put("find", find);

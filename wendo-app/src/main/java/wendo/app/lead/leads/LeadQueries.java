@@ -91,7 +91,6 @@ class LeadQueries {
                 and l.arrived_at >= :since
                 and (:needle = '%%' or lower(concat_ws(' ', o.reference, o.name, o.email, o.phone, o.items, o.note, l.note,
                     array_to_string(l.labels, ' '))) like :needle)
-            order by l.arrived_at desc, l.outcome_id
             """;
 
     /**
@@ -106,7 +105,8 @@ class LeadQueries {
     }
 
     private JdbcClient.StatementSpec chosen(String more, LeadFilter filter, Reader reader, Instant now) {
-        return jdbc.sql(ROWS + CHOSEN + more)
+        return jdbc.sql(ROWS + CHOSEN + "order by " + filter.look().orderBy() + ", l.arrived_at desc, l.outcome_id "
+                        + more)
                 .param("whose", filter.whose())
                 .param("stage", filter.stage().map(Stage::key).orElse(""))
                 .param("source", filter.source().map(UUID::toString).orElse(null))
@@ -194,7 +194,7 @@ class LeadQueries {
                             join link l on l.id = v.link_id join source s on s.id = v.source_id
                             order by v.arrived_at desc limit 100)
                             union all
-                            (select a.arrived_at, 'arrival', coalesce(nullif(a.referrer, ''), 'no page told'), s.channel, 0, null
+                            (select a.arrived_at, 'arrival', a.referrer, s.channel, 0, null
                             from o join site_arrival a on a.visitor = o.visitor and a.kind = 'person'
                             left join source s on s.id = a.source_id
                             order by a.arrived_at desc limit 100)

@@ -8,7 +8,7 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface LeadRepository extends Repository<Lead, UUID> {
-    /** Of two who change it at once the second waits: what they do adds up. */
+    /** Of two who change it at once the second waits, so neither change is lost. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select lead from Lead lead where lead.outcomeId = :outcome")
     Optional<Lead> lock(UUID outcome);

@@ -8,7 +8,7 @@ import wendo.app.platform.business.BusinessEntity;
 
 /** A task of a lead's owner; those of a plan are added by a statement, each once. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class LeadTask extends BusinessEntity {
     private UUID leadId;
     private @Nullable Integer place;

@@ -69,7 +69,7 @@ record StageForm(
                 new OutcomeReport.Fields(
                         becomes,
                         reference.isEmpty() ? lead.reference() : reference,
-                        Amount.plain(amount, business.locale()),
+                        Amount.plain(amount, business.currency(), business.locale()),
                         "",
                         "",
                         Optional.empty(),

@@ -42,7 +42,7 @@ class DailySalt {
         return salts.computeIfAbsent(LocalDate.ofInstant(at, ZoneOffset.UTC), day -> fresh());
     }
 
-    /** Agrees on the salts of today and tomorrow with the other processes, and forgets those before. */
+    /** Shares the salts of today and tomorrow with the other processes, and deletes those before. */
     @Scheduled(fixedDelay = 10, timeUnit = TimeUnit.MINUTES)
     void agree() {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);

@@ -81,7 +81,7 @@ class LinkResponder {
                         Circumstances.languageOf(asking.header("Accept-Language")),
                         seen.visitor(),
                         link));
-        if (asking.method().equals("HEAD")) { // counts as nothing, and uses up no alias
+        if (asking.method().equals("HEAD")) { // a HEAD request counts as no visit, and uses up no alias
             return new LinkResponse.Redirect(
                     Tagging.append(address(asking, target, way), ClickId.PARAMETER, click.toString()),
                     Optional.empty(),

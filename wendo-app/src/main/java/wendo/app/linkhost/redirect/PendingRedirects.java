@@ -29,7 +29,7 @@ final class PendingRedirects {
     /** @param goOn sends the visitor on, once the visit is on disk or could not be brought there soon enough */
     void add(LoggedVisit visit, Runnable goOn) {
         if (visits.isEmpty()) {
-            loop.execute(this::logTogether); // after all that this turn brings
+            loop.execute(this::logTogether); // runs after everything that this turn of the loop brings
         }
         visits.add(visit);
         waiting.add(goOn);
@@ -51,7 +51,7 @@ final class PendingRedirects {
     private static void sendOn(Runnable visitor) {
         try {
             visitor.run();
-        } catch (RuntimeException e) { // those after it go on all the same
+        } catch (RuntimeException e) { // a fault with one visitor must not hold up the next
             LOG.error("A visitor could not be sent on", e);
         }
     }

@@ -27,6 +27,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.ListLook;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
@@ -80,6 +81,7 @@ class SpendController {
             SpendForm form,
             List<SpendQueries.Row> rows,
             List<String> said,
+            ListLook look,
             Map<String, String> subjects,
             SpendWay[] ways,
             SharedBy[] rules,
@@ -90,8 +92,8 @@ class SpendController {
             Ribbon ribbon) {}
 
     @GetMapping
-    ModelAndView page(PeriodChoice choice, Business business) {
-        return page(SpendForm.empty(business.today(clock)), choice, business);
+    ModelAndView page(TypedFields asked, PeriodChoice choice, Business business) {
+        return page(SpendForm.empty(business.today(clock)), look(asked), choice, business);
     }
 
     @PostMapping
@@ -99,7 +101,7 @@ class SpendController {
         SpendForm.Checked checked =
                 SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
         if (checked.cost().isEmpty()) {
-            return InvalidForm.of(page(checked.form(), choice, business));
+            return InvalidForm.of(page(checked.form(), look(TypedFields.none()), choice, business));
         }
         spends.enter(checked.cost().get(), person.name());
         return new ModelAndView("redirect:/spend?" + choice.query());
@@ -199,8 +201,12 @@ class SpendController {
                         choice));
     }
 
-    private ModelAndView page(SpendForm form, PeriodChoice choice, Business business) {
-        List<SpendQueries.Row> rows = queries.list(choice.period());
+    private static ListLook look(TypedFields asked) {
+        return ListLook.of(SpendColumn.values(), SpendColumn.FROM, asked);
+    }
+
+    private ModelAndView page(SpendForm form, ListLook look, PeriodChoice choice, Business business) {
+        List<SpendQueries.Row> rows = look.sorted(queries.list(choice.period()), ((SpendColumn) look.sorted()).order());
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         return ViewRecord.of(
                 "money/spend/page",
@@ -210,6 +216,7 @@ class SpendController {
                         rows.stream()
                                 .map(row -> CostWords.of(row.cost(), figures))
                                 .toList(),
+                        look,
                         subjects(),
                         SpendWay.values(),
                         SharedBy.values(),

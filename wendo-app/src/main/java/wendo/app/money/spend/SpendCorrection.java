@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessLogRow;
 /** What an entry said until it was corrected. */
 @Entity
 @Immutable
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class SpendCorrection extends BusinessLogRow {
     private UUID spendId;
     private String said;

@@ -5,7 +5,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.prepare.sources.SourcesMerged;
 
-/** What a merged source cost, the kept one cost. */
+/** Spend of a merged source becomes spend of the source that is kept. */
 @Component
 class SpendSourceMergeListener {
     private final JdbcClient jdbc;

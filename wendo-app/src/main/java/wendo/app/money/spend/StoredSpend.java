@@ -13,7 +13,7 @@ import wendo.core.measure.UnitPrice;
 /** What something cost, as it was entered. */
 @Entity
 @Table(name = "spend")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredSpend extends BusinessEntity {
     private @Nullable UUID sourceId;
     private @Nullable UUID linkId;
@@ -54,7 +54,7 @@ class StoredSpend extends BusinessEntity {
         this.note = cost.note();
     }
 
-    /** It stays with its link unless it turns out to be of another source. */
+    /** It keeps its link, unless the corrected entry is of another source. */
     void correct(Cost cost) {
         Optional<UUID> link =
                 cost.source().filter(source -> source.equals(sourceId)).flatMap(same -> Optional.ofNullable(linkId));

@@ -16,7 +16,7 @@ import wendo.core.outcomes.DayOrder;
 /** A file from an ad account as it is kept; its rows are kept beside it. */
 @Entity
 @Table(name = "spend_file")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredSpendFile extends BusinessEntity {
     private String name;
     private String[] columns = {};

@@ -173,10 +173,10 @@ class ImportCheck {
     /** What may join it to a source; contact details may turn out to be unknown. */
     private static String joins(OutcomeReport report, boolean clickEarns, String code, Looked looked) {
         if (report.click().isPresent() && clickEarns) {
-            return "Its click identifier tells where it came from.";
+            return Texts.of("outcome.imports.its-click-identifier-tells");
         }
         if (looked.codes().contains(code)) {
-            return "Its code tells where it came from.";
+            return Texts.of("outcome.imports.its-code-tells");
         }
         if (!looked.matching().partner().isEmpty()) {
             return Texts.of("outcome.imports.it-is-in-the-partners");

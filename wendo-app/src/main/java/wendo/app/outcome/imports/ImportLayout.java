@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessRow;
 
 /** How files with these headings were read last. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class ImportLayout extends BusinessRow {
     private static final JsonMapper JSON = JsonMapper.shared();
 

@@ -13,7 +13,7 @@ import wendo.core.outcomes.OutcomeKind;
 /** A partner network as it is kept. The address it reports to stays the same for ever. */
 @Entity
 @Table(name = "partner_network")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredNetwork extends BusinessEntity {
     private String name;
     private UUID sourceId;

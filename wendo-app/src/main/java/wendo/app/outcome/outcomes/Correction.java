@@ -39,12 +39,12 @@ record Correction(String status, String value, String refunded) {
                 new OutcomeReport.Fields(
                         row.kind().key(),
                         row.reference(),
-                        Amount.plain(value, business.locale()),
+                        Amount.plain(value, business.currency(), business.locale()),
                         "",
                         "",
                         Optional.empty(),
                         status,
-                        isRefund ? Amount.plain(refunded, business.locale()) : "",
+                        isRefund ? Amount.plain(refunded, business.currency(), business.locale()) : "",
                         ReportedDetails.Typed.none()),
                 business.currency(),
                 now);

@@ -11,7 +11,7 @@ import wendo.core.outcomes.ReportedDetails;
 import wendo.core.outcomes.Standing;
 import wendo.core.visits.ClickId;
 
-/** An outcome as it is known, and what news makes of it. */
+/** A known outcome, and what a later report changes of it. */
 public record KnownOutcome(
         UUID id,
         Standing standing,
@@ -24,7 +24,7 @@ public record KnownOutcome(
     /** What news changes: the field, before and after. */
     public record Change(String field, String before, String after) {}
 
-    /** How it stands after this news; empty if more went back than it was worth. */
+    /** The outcome after this report; empty if the refund would be more than its value. */
     static Optional<Standing> told(Standing before, OutcomeReport report) {
         Standing next = report.valueMinor().isPresent()
                 ? before.withValue(report.valueMinor().getAsLong())

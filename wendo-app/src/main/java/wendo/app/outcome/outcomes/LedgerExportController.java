@@ -43,7 +43,7 @@ class LedgerExportController {
         LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(
                 context.period(),
                 context.zone(),
-                LedgerFilter.of(asked::raw),
+                LedgerFilter.of(asked),
                 context.person().may(Permission.SEE_CONTACTS));
         String name = "outcomes-%s-%s"
                 .formatted(context.period().startInclusive(), context.period().lastDay());
@@ -69,8 +69,8 @@ class LedgerExportController {
                 Texts.of("common.kind"),
                 Texts.of("common.reference"),
                 Texts.of("common.status"),
-                "Value, " + currency,
-                "Refunded, " + currency,
+                Texts.of("common.value-in", currency),
+                Texts.of("outcome.outcomes.refunded-in", currency),
                 Texts.of("outcome.outcomes.source"),
                 Texts.of("common.channel"),
                 Texts.of("common.link"),
@@ -78,8 +78,11 @@ class LedgerExportController {
                 Texts.of("outcome.outcomes.items"),
                 Texts.of("outcome.outcomes.reported-by")));
         if (withContacts) {
-            columns.addAll(
-                    List.of(Texts.of("common.name"), "E-mail", Texts.of("common.phone"), Texts.of("common.note")));
+            columns.addAll(List.of(
+                    Texts.of("common.name"),
+                    Texts.of("common.e-mail"),
+                    Texts.of("common.phone"),
+                    Texts.of("common.note")));
         }
         return columns;
     }

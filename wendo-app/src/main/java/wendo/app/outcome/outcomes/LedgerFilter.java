@@ -4,8 +4,9 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.ListLook;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeStatus;
 
@@ -20,15 +21,17 @@ record LedgerFilter(
         Optional<OutcomeKind> kind,
         Optional<UUID> source,
         Optional<OutcomeStatus> status,
-        boolean isUnknown) {
+        boolean isUnknown,
+        ListLook look) {
 
-    static LedgerFilter of(Function<String, String> parameter) {
+    static LedgerFilter of(TypedFields asked) {
         return new LedgerFilter(
-                FilterValues.text(parameter.apply("find")),
-                FilterValues.one(OutcomeKind.values(), parameter.apply("kind")),
-                FilterValues.id(parameter.apply("source")),
-                FilterValues.one(OutcomeStatus.values(), parameter.apply("status")),
-                parameter.apply("joined").equals("no"));
+                FilterValues.text(asked.raw("find")),
+                FilterValues.one(OutcomeKind.values(), asked.raw("kind")),
+                FilterValues.id(asked.raw("source")),
+                FilterValues.one(OutcomeStatus.values(), asked.raw("status")),
+                asked.raw("joined").equals("no"),
+                ListLook.of(LedgerColumn.values(), LedgerColumn.WHEN, asked));
     }
 
     /** Whether it holds outcomes back, beside those of other kinds. */
@@ -38,20 +41,25 @@ record LedgerFilter(
 
     /** The same of all kinds, joined to a source or not. */
     public LedgerFilter ofAllKinds() {
-        return new LedgerFilter(find, Optional.empty(), source, status, false);
+        return new LedgerFilter(find, Optional.empty(), source, status, false, look);
     }
 
     public LedgerFilter of(OutcomeKind other) {
-        return new LedgerFilter(find, Optional.of(other), source, status, false);
+        return new LedgerFilter(find, Optional.of(other), source, status, false, look);
     }
 
     /** Those of no source. */
     public LedgerFilter unknown() {
-        return new LedgerFilter(find, kind, Optional.empty(), status, true);
+        return new LedgerFilter(find, kind, Optional.empty(), status, true, look);
     }
 
     /** The part of an address that brings the same ledger again. */
     public String query() {
+        return look.behind(rest());
+    }
+
+    /** The same, but for how it is sorted and which columns it has. */
+    public String rest() {
         Map<String, String> said = new LinkedHashMap<>();
         said.put("find", find);
         said.put("kind", kind.map(OutcomeKind::key).orElse(""));

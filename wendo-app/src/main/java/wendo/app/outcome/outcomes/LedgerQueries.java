@@ -76,19 +76,23 @@ class LedgerQueries implements RibbonLayer {
                 .param("contacts", chosen.seesContacts());
     }
 
+    private static String order(Chosen chosen) {
+        return "order by " + chosen.filter().look().orderBy() + ", o.occurred_at desc, o.id ";
+    }
+
     @Transactional(readOnly = true)
     List<LedgerRow> page(Chosen chosen, int page) {
-        return chosen(LedgerRow.SQL + CHOSEN + "order by o.occurred_at desc, o.id limit :limit offset :offset", chosen)
+        return chosen(LedgerRow.SQL + CHOSEN + order(chosen) + "limit :limit offset :offset", chosen)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query(LedgerRow::read)
                 .list();
     }
 
-    /** All of them, newest first, read as they are taken: an export holds more than a page ever does. */
+    /** All of them in their order, read as they are taken: an export holds more than a page ever does. */
     @Transactional(readOnly = true)
     void each(Chosen chosen, Consumer<Iterator<LedgerRow>> taker) {
-        try (Stream<LedgerRow> rows = chosen(LedgerRow.SQL + CHOSEN + "order by o.occurred_at desc, o.id", chosen)
+        try (Stream<LedgerRow> rows = chosen(LedgerRow.SQL + CHOSEN + order(chosen), chosen)
                 .withFetchSize(FETCHED)
                 .query(LedgerRow::read)
                 .stream()) {

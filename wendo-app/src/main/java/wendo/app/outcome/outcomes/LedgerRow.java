@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.platform.site.Texts;
 import wendo.core.links.Channel;
 import wendo.core.outcomes.Evidence;
 import wendo.core.outcomes.OutcomeKind;
@@ -62,7 +63,9 @@ record LedgerRow(
         }
 
         private Came withoutContacts() {
-            return evidence == Evidence.CONTACT ? new Came(evidence, decides, source, "A contact") : this;
+            return evidence == Evidence.CONTACT
+                    ? new Came(evidence, decides, source, Texts.of("outcome.outcomes.a-contact"))
+                    : this;
         }
     }
 

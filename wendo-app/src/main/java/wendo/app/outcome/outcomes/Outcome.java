@@ -19,7 +19,7 @@ import wendo.core.visits.ClickId;
 /** A lead, a booking, a purchase or a subscription. The first report of one is stored by {@link OutcomeStore}. */
 @Entity
 @DynamicUpdate // the application may not change what it first was
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Outcome extends BusinessEntity {
     @Column(updatable = false)
     private String kind;

@@ -7,7 +7,7 @@ import wendo.app.platform.business.BusinessLogRow;
 
 /** An entry of an outcome's history: one field that news changed. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class OutcomeChange extends BusinessLogRow {
     private UUID outcomeId;
     private Instant changedAt;

@@ -49,8 +49,6 @@ import wendo.core.outcomes.OutcomeStatus;
 @RequestMapping("/outcomes")
 class OutcomeController {
     private static final int MAX_PAGE = 9_999;
-    private static final Map<String, String> REPORTERS =
-            Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
 
     private final OutcomeQueries queries;
     private final LedgerQueries ledger;
@@ -134,10 +132,14 @@ class OutcomeController {
                         typed,
                         ToldConsent.none(),
                         ConsentPurpose.values(),
-                        REPORTERS,
+                        reporters(),
                         sources.list(),
                         OutcomeStatus.values(),
                         faults));
+    }
+
+    private static Map<String, String> reporters() {
+        return Arrays.stream(Reporter.values()).collect(Collectors.toMap(Reporter::key, Reporter::words));
     }
 
     @Needs(Permission.SET_UP)
@@ -220,6 +222,7 @@ class OutcomeController {
             List<SourceListed> sources,
             OutcomeStatus[] statuses,
             OutcomeKind[] kinds,
+            Map<String, String> reporters,
             int page,
             int pageSize,
             PeriodChoice choice,
@@ -229,7 +232,7 @@ class OutcomeController {
     ModelAndView ledger(TypedFields asked, PageContext context) {
         String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Math.min(Integer.parseInt(page), MAX_PAGE) : 0;
-        LedgerFilter filter = LedgerFilter.of(asked::raw);
+        LedgerFilter filter = LedgerFilter.of(asked);
         boolean seesAll = context.person().may(Permission.SEE_CONTACTS);
         LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(context.period(), context.zone(), filter, seesAll);
         List<Line> lines = seen(ledger.page(chosen, number), context.person()).stream()
@@ -245,6 +248,7 @@ class OutcomeController {
                         sources.list(),
                         OutcomeStatus.values(),
                         OutcomeKind.values(),
+                        reporters(),
                         number,
                         LedgerQueries.PAGE,
                         context.choice(),

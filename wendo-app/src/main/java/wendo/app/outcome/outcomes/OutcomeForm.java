@@ -75,7 +75,7 @@ record OutcomeForm(
                 new OutcomeReport.Fields(
                         kind,
                         reference.isBlank() ? made : reference,
-                        Amount.plain(value, business.locale()),
+                        Amount.plain(value, business.currency(), business.locale()),
                         "",
                         "",
                         occurred,

@@ -8,7 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.prepare.sources.SourcesMerged;
 
-/** Outcomes that somebody, or a partner, said came by a merged source came by the kept one. */
+/** Outcomes that a person or a partner assigned to a merged source belong to the source that is kept. */
 @Component
 class OutcomeSourceMergeListener {
     private final JdbcClient jdbc;
@@ -17,7 +17,7 @@ class OutcomeSourceMergeListener {
         this.jdbc = jdbc;
     }
 
-    /** Before those who sum up what follows here. */
+    /** Runs before the listeners that sum up what is changed here. */
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {

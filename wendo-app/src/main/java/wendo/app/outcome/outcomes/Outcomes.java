@@ -179,7 +179,7 @@ public class Outcomes {
         return restore(outcome, now -> before, changedBy, by);
     }
 
-    /** Makes an outcome stand as before, of which no more is known. */
+    /** Restores an outcome's earlier status, where nothing else of it is known. */
     @Transactional
     public boolean restore(UUID outcome, Standing before, String changedBy, String by) {
         return restore(outcome, now -> now.with(before), changedBy, by);

@@ -3,7 +3,7 @@ package wendo.app.outcome.outcomes;
 import java.util.Arrays;
 import wendo.app.platform.site.Texts;
 
-/** The road by which an outcome came in. */
+/** The way by which an outcome was reported. */
 public enum Reporter {
     SITE_TAG("site-tag", "outcome.outcomes.reporter.the-site-tag", false),
     IMAGE("image", "outcome.outcomes.reporter.an-image-on-your-site", false),

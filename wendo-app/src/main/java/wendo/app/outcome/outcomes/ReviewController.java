@@ -12,6 +12,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.ViewRecord;
 
 /** Outcomes to review. */
@@ -76,7 +77,10 @@ class ReviewController {
     String trust(@RequestParam(defaultValue = "") String site, CurrentPerson person) {
         if (reviews.waiting().stream()
                 .anyMatch(one -> !site.isEmpty() && one.site().equals(site))) {
-            reviews.trust(site, person.name());
+            Runnable trusting = () -> reviews.trust(site, person.name());
+            if (UniqueKey.refuses(trusting)) { // pressed twice at once
+                trusting.run();
+            }
         }
         return BACK;
     }

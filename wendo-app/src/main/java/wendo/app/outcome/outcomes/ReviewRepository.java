@@ -14,7 +14,7 @@ interface ReviewRepository extends Repository<StoredReview, UUID> {
 
     List<StoredReview> findByStateOrderByReceivedAtDescIdAsc(String state, Limit most);
 
-    /** Of two who decide it at once the second waits. */
+    /** Of two who decide it at once, the second waits. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select review from StoredReview review where review.id = :id")
     Optional<StoredReview> lock(UUID id);

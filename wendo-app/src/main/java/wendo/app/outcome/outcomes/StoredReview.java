@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A report that was not believed; it is held by a statement, each reference once. */
 @Entity
 @Table(name = "outcome_review")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredReview extends BusinessEntity {
     private static final String WAITING = "waiting";
 

@@ -7,7 +7,7 @@ import wendo.app.platform.business.BusinessEntity;
 
 /** The mark of a business; each has one at most. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class CodeMark extends BusinessEntity {
     private byte[] png;
     private Instant updatedAt;

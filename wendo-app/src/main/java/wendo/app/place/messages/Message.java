@@ -11,7 +11,7 @@ import wendo.core.measure.UnitPrice;
 
 /** What was written for a link. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Message extends BusinessRow {
     @Id
     private UUID linkId;

@@ -15,7 +15,7 @@ import wendo.app.platform.consent.Consents;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.Texts;
 
-/** What recipients agreed to: as the office states it for a list, and as it stands whenever a message goes out. */
+/** What recipients agreed to: as the business states it for a list, and as it stands whenever a message goes out. */
 @Component
 class RecipientConsent {
     private final Consents consents;

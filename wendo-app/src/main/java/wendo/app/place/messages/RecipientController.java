@@ -45,7 +45,7 @@ class RecipientController {
     private static final int SHOWN = 8;
     private static final int MAX_SOURCE = Limits.CONSENT_WORDS;
 
-    /** Of a hundred; who holds out more than half has not mailed a list. */
+    /** In per cent. More than half would leave too few to be written to. */
     private static final int MAX_HELD_OUT = 50;
 
     private final LinkSaving links;
@@ -161,7 +161,7 @@ class RecipientController {
         }
         String source = typed.text("consentSource");
         if (!make.isEmpty() && source.isEmpty()) {
-            faults.put("consentSource", "State where these people agreed to be written to.");
+            faults.put("consentSource", Texts.of("place.messages.consent-source-missing"));
         }
         InvalidForm.tooLong(faults, "consentSource", source, MAX_SOURCE);
         if (!faults.isEmpty()) {
@@ -201,7 +201,7 @@ class RecipientController {
                 Texts.of("place.messages.first-tap"),
                 Texts.of("place.messages.last-tap"),
                 Texts.of("common.outcomes"),
-                "Value, " + business.currency().getCode()));
+                Texts.of("common.value-in", business.currency().getCode())));
         Map<Integer, RecipientTaps.Tapped> tapped = taps.of(id);
         List<List<Object>> rows = new ArrayList<>();
         List<RecipientLists.Person> people = lists.people(id);

@@ -91,7 +91,7 @@ class RecipientLists {
     /**
      * Gives everybody without a fault a code; made once.
      *
-     * @param consentSource where the consent of these people comes from, in the office's words
+     * @param consentSource where the consent of these people comes from, as the business states it
      * @param heldOutPercent of them get none: they are drawn by lot and are not to be written to
      */
     @Transactional

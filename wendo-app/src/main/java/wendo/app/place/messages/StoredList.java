@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A list of recipients as it is kept; its people stand beside it. */
 @Entity
 @Table(name = "recipient_list")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredList extends BusinessEntity {
     private UUID linkId;
     private String name;

@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessEntity;
 
 /** Somebody who subscribed by a link; one of a test belongs to its proof. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Subscriber extends BusinessEntity {
     private UUID linkId;
     private String email;

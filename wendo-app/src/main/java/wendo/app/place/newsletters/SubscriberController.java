@@ -54,7 +54,7 @@ class SubscriberController {
     @Needs(Permission.SEE_CONTACTS)
     @GetMapping("/subscribers")
     ModelAndView list(TypedFields asked) {
-        SubscriberFilter filter = SubscriberFilter.of(name -> asked.raw(name));
+        SubscriberFilter filter = SubscriberFilter.of(asked);
         String page = asked.text("page", "0");
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
         Instant now = clock.instant();
@@ -74,7 +74,7 @@ class SubscriberController {
     @Needs(Permission.EXPORT_CONTACTS)
     @GetMapping("/subscribers/subscribers.{format}")
     void export(@PathVariable String format, TypedFields asked, Business business, HttpServletResponse response) {
-        send(format, SubscriberFilter.of(name -> asked.raw(name)), business, response);
+        send(format, SubscriberFilter.of(asked), business, response);
     }
 
     @Needs(Permission.EXPORT_CONTACTS)
@@ -87,7 +87,7 @@ class SubscriberController {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         List<String> columns = List.of(
-                "E-mail",
+                Texts.of("common.e-mail"),
                 Texts.of("place.newsletters.subscribed-at"),
                 Texts.of("common.link"),
                 Texts.of("place.newsletters.source"),

@@ -7,8 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.ListLook;
+import wendo.app.platform.site.TypedFields;
 
 /**
  * Which subscribers a list shows, as it stands in the address.
@@ -16,7 +17,7 @@ import wendo.app.platform.site.FilterValues;
  * @param link those of one link
  * @param days those who subscribed within so many days; 0 for all
  */
-record SubscriberFilter(String find, State state, Optional<UUID> source, Optional<UUID> link, int days) {
+record SubscriberFilter(String find, State state, Optional<UUID> source, Optional<UUID> link, int days, ListLook look) {
     static final List<Integer> DAYS = List.of(7, 28, 90, 365);
 
     /** Whether their consent to e-mail news stands. */
@@ -26,20 +27,26 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
         ALL
     }
 
-    static SubscriberFilter of(Function<String, String> parameter) {
+    static SubscriberFilter of(TypedFields asked) {
         return new SubscriberFilter(
-                FilterValues.text(parameter.apply("find")),
-                FilterValues.one(State.values(), parameter.apply("state")).orElse(State.SUBSCRIBED),
-                FilterValues.id(parameter.apply("source")),
-                FilterValues.id(parameter.apply("link")),
+                FilterValues.text(asked.raw("find")),
+                FilterValues.one(State.values(), asked.raw("state")).orElse(State.SUBSCRIBED),
+                FilterValues.id(asked.raw("source")),
+                FilterValues.id(asked.raw("link")),
                 DAYS.stream()
-                        .filter(one -> one.toString().equals(parameter.apply("days")))
+                        .filter(one -> one.toString().equals(asked.raw("days")))
                         .findFirst()
-                        .orElse(0));
+                        .orElse(0),
+                look(asked));
     }
 
     static SubscriberFilter ofLink(UUID link) {
-        return new SubscriberFilter("", State.SUBSCRIBED, Optional.empty(), Optional.of(link), 0);
+        return new SubscriberFilter(
+                "", State.SUBSCRIBED, Optional.empty(), Optional.of(link), 0, look(TypedFields.none()));
+    }
+
+    private static ListLook look(TypedFields asked) {
+        return ListLook.of(SubscriberColumn.values(), SubscriberColumn.SUBSCRIBED, asked);
     }
 
     public boolean isNarrow() {
@@ -51,6 +58,11 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
     }
 
     public String query() {
+        return look.behind(rest());
+    }
+
+    /** The same, but for how the list is sorted and which columns it has. */
+    public String rest() {
         Map<String, String> said = new LinkedHashMap<>();
         said.put("find", find);
         said.put("state", state == State.SUBSCRIBED ? "" : FilterValues.key(state));

@@ -67,10 +67,13 @@ class SubscriberQueries {
             Optional<Instant> withdrawnAt,
             UUID linkId) {}
 
-    /** Newest first. */
+    private static String order(SubscriberFilter filter) {
+        return "order by " + filter.look().orderBy() + ", u.subscribed_at desc, u.email ";
+    }
+
     @Transactional(readOnly = true)
     List<Row> page(SubscriberFilter filter, Instant now, int page) {
-        return chosen(ROWS + CHOSEN + "order by u.subscribed_at desc, u.email limit :limit offset :offset", filter, now)
+        return chosen(ROWS + CHOSEN + order(filter) + "limit :limit offset :offset", filter, now)
                 .param("limit", PAGE)
                 .param("offset", (long) page * PAGE)
                 .query((row, number) -> row(row))
@@ -84,10 +87,10 @@ class SubscriberQueries {
                 .single();
     }
 
-    /** All of them, in the order in which they came, read as they are taken. */
+    /** All of them in their order, read as they are taken. */
     @Transactional(readOnly = true)
     void each(SubscriberFilter filter, Instant now, Consumer<Iterator<Row>> taker) {
-        try (Stream<Row> rows = chosen(ROWS + CHOSEN + "order by u.subscribed_at, u.email", filter, now)
+        try (Stream<Row> rows = chosen(ROWS + CHOSEN + order(filter), filter, now)
                 .withFetchSize(FETCHED)
                 .query((row, number) -> row(row))
                 .stream()) {

@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessEntity;
 
 /** Where and when a link was put out. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Placement extends BusinessEntity {
     private UUID linkId;
     private String place;

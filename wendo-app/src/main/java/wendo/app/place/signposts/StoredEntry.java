@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** An entry of a signpost: a link with a title, for some time. */
 @Entity
 @Table(name = "signpost_entry")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredEntry extends BusinessEntity {
     private int place;
     private String title;

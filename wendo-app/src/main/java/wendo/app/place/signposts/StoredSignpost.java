@@ -16,7 +16,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A signpost with its entries in their order. */
 @Entity
 @Table(name = "signpost")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredSignpost extends BusinessEntity {
     private String title;
     private String text;

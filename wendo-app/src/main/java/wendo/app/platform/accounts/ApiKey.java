@@ -10,7 +10,7 @@ import wendo.app.platform.site.Digest;
 
 /** A key of a business's own program; of its text only a digest is kept. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class ApiKey extends BusinessEntity {
     private String name;
     private String shownStart;

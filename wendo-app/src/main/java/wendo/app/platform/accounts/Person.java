@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Somebody who signs in. People belong to no business; their memberships do. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Person {
     @Id
     private UUID id;

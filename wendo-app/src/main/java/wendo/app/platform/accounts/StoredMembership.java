@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessRow;
 /** That somebody works for a business, and as what. */
 @Entity
 @Table(name = "membership")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredMembership extends BusinessRow {
     @Id
     private UUID personId;

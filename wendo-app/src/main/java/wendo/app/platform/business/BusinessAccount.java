@@ -18,7 +18,7 @@ import wendo.core.handover.SendingHours;
 /** A business with all that it has set. */
 @Entity
 @Table(name = "business")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class BusinessAccount {
     @Id
     private UUID id;

@@ -25,7 +25,7 @@ public record EditedVersion(OptionalInt number) {
         return of(isNumber ? Integer.parseInt(typed) : -1);
     }
 
-    /** Of settings that share a row with others: a number of what they say, as other changes of the row are none of theirs. */
+    /** For settings that share a row with others: a number made from their own values, because the row's version also counts changes of the others. */
     public static int ofContent(Record content) {
         return Math.floorMod(content.toString().hashCode(), CONTENTS);
     }

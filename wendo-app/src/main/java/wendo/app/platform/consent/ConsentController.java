@@ -24,7 +24,7 @@ import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 
-/** Who agreed to what: found by contact, withdrawn by the office, exported. */
+/** Who agreed to what: found by contact, withdrawn by the business, exported. */
 @Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/consent")

@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** One consent of one contact for one purpose. Its words never change; withdrawing it leaves it in place. */
 @Entity
 @Table(name = "consent_record")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class ConsentRecord extends BusinessEntity {
     private UUID wordsId;
     private String contact;

@@ -7,7 +7,7 @@ import wendo.app.platform.business.BusinessLogRow;
 
 /** Words of consent as they stood at one place, in one version. A changed text is a new version. */
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class ConsentWords extends BusinessLogRow {
     private String place;
     private UUID placeId;

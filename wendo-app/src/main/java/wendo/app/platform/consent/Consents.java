@@ -57,7 +57,7 @@ public class Consents {
     }
 
     /**
-     * Keeps what the office states for a list of contacts. It takes nobody's withdrawal back: whoever withdrew has to
+     * Keeps what the business states for a list of contacts. It takes nobody's withdrawal back: whoever withdrew has to
      * agree themselves. One statement, for lists are long.
      */
     @Transactional

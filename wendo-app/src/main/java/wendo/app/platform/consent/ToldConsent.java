@@ -15,7 +15,7 @@ import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 
 /**
- * Consent that somebody gave by word of mouth, as the office notes it.
+ * Consent that somebody gave by word of mouth, as a colleague notes it.
  *
  * @param words what they were asked, as it was said
  */

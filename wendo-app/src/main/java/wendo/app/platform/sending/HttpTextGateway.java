@@ -61,7 +61,7 @@ class HttpTextGateway implements TextGateway {
             return new Sent.NotYet(Texts.of("platform.sending.the-text-gateway-cannot-be"));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            return new Sent.NotYet("Wendo is stopping; it is tried again.");
+            return new Sent.NotYet(Texts.of("platform.sending.wendo-is-stopping"));
         }
     }
 

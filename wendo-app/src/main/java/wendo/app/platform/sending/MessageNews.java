@@ -33,6 +33,7 @@ import wendo.app.platform.site.ApiErrors;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
 /** What comes back: the gateway's news of a message, a reader who wants no more, and whoever fetches a clip. */
@@ -109,12 +110,12 @@ class MessageNews {
         switch (news.event() == null ? "" : news.event()) {
             case "delivered" -> {
                 if (about.isGivenAway()) {
-                    about.deliver("It was delivered.");
+                    about.deliver(Texts.kept("platform.sending.it-was-delivered"));
                 }
             }
             case "failed" -> {
                 if (about.isGivenAway()) {
-                    about.comeBack("The gateway could not deliver it. Check the number.");
+                    about.comeBack(Texts.kept("platform.sending.the-gateway-could-not-deliver"));
                 }
             }
             case "replied" -> {

@@ -9,12 +9,13 @@ import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
 import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.site.Texts;
 
 /** A message that waits, is on its way, went out, or came to nothing. */
 @Entity
 @DynamicUpdate // its text is long and never changes
 @Table(name = "outgoing")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class OutgoingMessage extends BusinessEntity {
     private static final String WAITING = "waiting";
     private static final String SENDING = "sending";
@@ -106,7 +107,7 @@ class OutgoingMessage extends BusinessEntity {
     void lose() {
         if (type() == MessageType.EMAIL) {
             state = "unsure";
-            said = "Wendo stopped while it was sent; it may have arrived, and is not sent again.";
+            said = Texts.kept("platform.sending.wendo-stopped-while");
         } else {
             state = WAITING;
         }

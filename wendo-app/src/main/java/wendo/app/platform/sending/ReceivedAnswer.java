@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessLogRow;
 /** What somebody answered to a message. */
 @Entity
 @Table(name = "answer_received")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class ReceivedAnswer extends BusinessLogRow {
     private static final int MAX_TEXT = 2000;
 

@@ -96,7 +96,7 @@ class Sending {
                     Sent sent = send(one);
                     scope.within(business, () -> save(one.post().id(), sent));
                 }
-            } catch (RuntimeException e) { // what is wrong with one business keeps no other's messages back
+            } catch (RuntimeException e) { // a fault in one business must not hold up another's messages
                 LOG.error("Messages of business {} could not be sent", id, e);
             }
         }

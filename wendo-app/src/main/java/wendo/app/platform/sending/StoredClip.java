@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessEntity;
 /** A picture or a clip as it was brought. */
 @Entity
 @Table(name = "clip")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredClip extends BusinessEntity {
     private String name;
     private String type;

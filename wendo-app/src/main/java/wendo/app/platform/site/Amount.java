@@ -3,12 +3,16 @@ package wendo.app.platform.site;
 import java.math.BigDecimal;
 import java.text.DecimalFormatSymbols;
 import java.util.Locale;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import wendo.core.measure.UnitPrice;
+import wendo.core.outcomes.CurrencyMark;
 
 /** An amount as people type it, with or without the currency's sign and the thousands' separator. */
 public record Amount(long minor) {
+    private static final Pattern MARKED = Pattern.compile("([\\p{Sc}\\p{L}]*)(.*?)([\\p{Sc}\\p{L}]*)");
+
     private static final long MAX_MINOR = 100_000_000_000L;
 
     /** Throws {@link IllegalArgumentException} with a message for the person who typed it. */
@@ -26,9 +30,7 @@ public record Amount(long minor) {
 
     private static BigDecimal minor(String typed, CurrencyUnit currency, Locale locale, int decimals) {
         DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
-        String number = typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
-                .replaceFirst("(?i)^" + currency.getCode(), "")
-                .replaceFirst("(?i)" + currency.getCode() + "$", "");
+        String number = withoutMark(typed, currency, locale);
         String group = Pattern.quote(String.valueOf(symbols.getGroupingSeparator()));
         String point = Pattern.quote(String.valueOf(symbols.getDecimalSeparator()));
         String example = "like 1%s250%s00".formatted(symbols.getGroupingSeparator(), symbols.getDecimalSeparator());
@@ -44,10 +46,21 @@ public record Amount(long minor) {
         return minor;
     }
 
+    /** Without white space and a mark of this currency; another currency's mark stays, and makes it no amount. */
+    private static String withoutMark(String typed, CurrencyUnit currency, Locale locale) {
+        String text = typed.replaceAll("[\\s\\p{Z}]", "");
+        Matcher marked = MARKED.matcher(text);
+        return marked.matches()
+                        && CurrencyMark.isOf(currency, locale, marked.group(1))
+                        && CurrencyMark.isOf(currency, locale, marked.group(3))
+                ? marked.group(2)
+                : text;
+    }
+
     /** A number as it is typed here, as programs write it: without signs and groups, with a point. It is not checked. */
-    public static String plain(String typed, Locale locale) {
+    public static String plain(String typed, CurrencyUnit currency, Locale locale) {
         DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
-        return typed.replaceAll("[\\p{Sc}\\s\\p{Z}]", "")
+        return withoutMark(typed, currency, locale)
                 .replace(String.valueOf(symbols.getGroupingSeparator()), "")
                 .replace(symbols.getDecimalSeparator(), '.');
     }

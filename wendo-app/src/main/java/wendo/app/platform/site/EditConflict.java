@@ -15,7 +15,7 @@ import org.springframework.web.servlet.ModelAndView;
 public final class EditConflict {
     private static final int MOST_SHOWN = 200;
 
-    /** What a form sends for a choice and nobody reads: identifiers and yes or no. */
+    /** Values that stand for a choice and mean nothing to a reader: identifiers, yes and no. */
     private static final Pattern UNREADABLE =
             Pattern.compile("true|false|(?:[a-z]+:)?[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 

@@ -15,7 +15,7 @@ public class FieldRoom {
         }
     }
 
-    /** A fifth more than may be kept: who pastes too much is told so, and nothing is cut off behind their back. */
+    /** A fifth more than may be kept, so that pasting too much is told instead of being cut off silently. */
     public int of(Record form, String field) {
         return withRoom(FormRules.most(form.getClass(), field));
     }

@@ -15,7 +15,7 @@ import wendo.core.measure.Period;
 /** Draws the season ribbon from what the features know of the days. */
 @Component
 public class Ribbons {
-    /** Beyond this many days a bar is a week, or it could not be seen. */
+    /** Beyond this many days a bar is a week; a day's bar would be too narrow to see. */
     private static final int MOST_DAY_BARS = 200;
 
     private final List<RibbonLayer> layers;

@@ -10,7 +10,7 @@ import wendo.app.platform.business.BusinessEntity;
 import wendo.core.links.Tag;
 
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Campaign extends BusinessEntity {
     private String name;
     private String tag;

@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessEntity;
 import wendo.core.links.WebAddress;
 
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Destination extends BusinessEntity {
     private String address;
     private Instant createdAt;

@@ -1,9 +1,9 @@
 package wendo.app.prepare.destinations;
 
 import jakarta.validation.constraints.Size;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -25,9 +25,11 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.FormRules;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
+import wendo.app.platform.site.ListLook;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -54,7 +56,14 @@ class DestinationController {
     /** Where the destination moves to, as it was typed. */
     record Moved(String newAddress, String reason) {}
 
-    record DestinationListPage(List<DestinationListed> rows, Map<UUID, Long> links, String address, String fault) {}
+    record DestinationListPage(
+            List<DestinationListed> rows,
+            Map<UUID, Long> links,
+            String find,
+            String rest,
+            ListLook look,
+            String address,
+            String fault) {}
 
     record DestinationPage(
             DestinationListed destination,
@@ -68,8 +77,8 @@ class DestinationController {
             boolean maySetUp) {}
 
     @GetMapping
-    ModelAndView list() {
-        return list("", "");
+    ModelAndView list(TypedFields asked) {
+        return list(asked, "", "");
     }
 
     @PostMapping
@@ -80,7 +89,7 @@ class DestinationController {
             looks.look(page, business);
             return new ModelAndView("redirect:/setup/destinations/" + id);
         } catch (AddressRefused e) {
-            return InvalidForm.of(list(address, Texts.said(e)));
+            return InvalidForm.of(list(TypedFields.none(), address, Texts.said(e)));
         }
     }
 
@@ -154,13 +163,26 @@ class DestinationController {
         return destinations.find(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private ModelAndView list(String address, String fault) {
-        List<DestinationListed> failingFirst = destinations.list().stream()
-                .sorted(Comparator.comparing(
-                        (DestinationListed one) -> one.health().isFailing() ? 0 : 1))
+    private ModelAndView list(TypedFields asked, String address, String fault) {
+        ListLook look = ListLook.of(DestinationColumn.values(), DestinationColumn.HEALTH, asked);
+        String find = FilterValues.text(asked.text("find"));
+        String part = find.toLowerCase(Locale.ROOT);
+        Map<UUID, Long> links = queries.links();
+        List<DestinationListed> found = destinations.list().stream()
+                .filter(one -> (one.label() + ' ' + one.address() + ' ' + one.note())
+                        .toLowerCase(Locale.ROOT)
+                        .contains(part))
                 .toList();
         return ViewRecord.of(
-                "prepare/destinations/list", new DestinationListPage(failingFirst, queries.links(), address, fault));
+                "prepare/destinations/list",
+                new DestinationListPage(
+                        look.sorted(found, ((DestinationColumn) look.sorted()).order(links)),
+                        links,
+                        find,
+                        FilterValues.query(Map.of("find", find)),
+                        look,
+                        address,
+                        fault));
     }
 
     /** What is said of a destination, as it was typed. */

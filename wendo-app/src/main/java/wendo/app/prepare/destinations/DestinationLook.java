@@ -69,7 +69,7 @@ class DestinationLook {
                     .resolve(location.strip().replace(" ", "%20"))
                     .toString());
         } catch (IllegalArgumentException e) {
-            throw new AddressRefused(Sentence.said("Not an address: " + location));
+            throw new AddressRefused(Sentence.said(location));
         }
     }
 

@@ -90,7 +90,7 @@ class PageFetch {
                 ? Optional.of(response.getFirstHeader("Location").getValue())
                 : Optional.empty();
         String text = location.isPresent() ? "" : text(response.getEntity());
-        request.cancel(); // what is left of a longer answer is not wanted
+        request.cancel(); // the rest of a longer answer is not read
         return new Answer(status, location, text, certificateEnd(context));
     }
 

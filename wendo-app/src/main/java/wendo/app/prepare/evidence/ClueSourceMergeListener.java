@@ -6,7 +6,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import wendo.app.prepare.sources.SourcesMerged;
 
-/** What stood for a merged source stands for the kept one. */
+/** Codes and answers of a merged source become those of the source that is kept. */
 @Component
 class ClueSourceMergeListener {
     private final SourceClueRepository repository;
@@ -15,7 +15,7 @@ class ClueSourceMergeListener {
         this.repository = repository;
     }
 
-    /** Before those who sum up what follows here. */
+    /** Runs before the listeners that sum up what is changed here. */
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -13,6 +14,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
@@ -71,20 +73,18 @@ class EvidenceController {
         }
         if (of.isEmpty()) {
             faults.put("source", Texts.of("prepare.evidence.choose-its-source"));
-        } else if (key.isPresent()) {
-            clues.taken(what.orElseThrow(), key.get(), of.get().id())
-                    .ifPresent(name -> faults.put("text", Texts.of("prepare.evidence.it-stands-for-already", name)));
         }
-        if (!faults.isEmpty()) {
-            return InvalidForm.of(list(typed, faults));
+        if (faults.isEmpty()) {
+            ClueKind known = what.orElseThrow();
+            UUID id = of.orElseThrow().id();
+            String by = person.name();
+            if (UniqueKey.refuses(() -> clues.add(known, key.orElseThrow(), text.strip(), id, by))) {
+                clues.taken(known, key.orElseThrow(), id)
+                        .ifPresent(
+                                name -> faults.put("text", Texts.of("prepare.evidence.it-stands-for-already", name)));
+            }
         }
-        clues.add(
-                what.orElseThrow(),
-                key.orElseThrow(),
-                text.strip(),
-                of.orElseThrow().id(),
-                person.name());
-        return new ModelAndView("redirect:/setup/codes");
+        return faults.isEmpty() ? new ModelAndView("redirect:/setup/codes") : InvalidForm.of(list(typed, faults));
     }
 
     @PostMapping("/remove")

@@ -11,7 +11,7 @@ import wendo.app.platform.business.BusinessRow;
 /** A code, an answer or a website that stands for a source. */
 @Entity
 @IdClass(SourceClue.Key.class)
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class SourceClue extends BusinessRow {
     @Id
     private String kind;

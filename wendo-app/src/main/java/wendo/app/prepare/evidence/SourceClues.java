@@ -85,12 +85,10 @@ class SourceClues {
                         """).params(kind.key(), key, source).query(String.class).optional();
     }
 
+    /** What stands for a source already is refused by its unique key. */
     @Transactional
     void add(ClueKind kind, String key, String shown, UUID source, String by) {
-        SourceClue.Key at = new SourceClue.Key(kind.key(), key);
-        if (repository.findById(at).isEmpty()) {
-            repository.save(new SourceClue(at, shown, source, clock.instant(), by));
-        }
+        repository.save(new SourceClue(new SourceClue.Key(kind.key(), key), shown, source, clock.instant(), by));
         events.publishEvent(new ClueChanged(BusinessScope.current(), kind.key(), key));
     }
 

@@ -12,7 +12,7 @@ import wendo.core.links.Channel;
 import wendo.core.links.Tag;
 
 @Entity
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Source extends BusinessEntity {
     private String name;
     private String tag;

@@ -59,7 +59,7 @@ class SourceMerging {
                 .sql("""
                         select id from source where id in (?, ?) and merged_into is null
                         order by id for no key update
-                        """) // what refers to them meanwhile need not wait
+                        """) // locked so that inserting rows that refer to them does not wait
                 .params(kept, merged)
                 .query(UUID.class)
                 .list()

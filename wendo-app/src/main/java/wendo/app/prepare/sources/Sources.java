@@ -94,7 +94,7 @@ public class Sources {
                 : Optional.empty();
     }
 
-    /** Those of these that were archived are in use again: they got a link. */
+    /** Takes those of these that are archived back into use, since they have a new link. */
     @Transactional
     public void useAgain(List<UUID> used) {
         for (UUID id : used) {

@@ -20,8 +20,7 @@ import wendo.core.visits.Sorting;
 import wendo.core.visits.VisitKind;
 
 /**
- * Keeps arrivals. Search engines, social networks and other websites are a source each, however many hosts call: anybody
- * can make the tag tell of a host. Which host stands for a source of its own, a person decides.
+ * Keeps arrivals. All search engines together are one source, and so are all social networks and all other websites: anybody can make the tag report any host. A person decides which host is a source of its own.
  */
 @Component
 class ArrivalStore {

@@ -12,7 +12,7 @@ import wendo.core.visits.OutgoingPattern;
 /** A pattern of outgoing links as it is kept; it is added and removed, and never changes. */
 @Entity
 @Table(name = "outbound_pattern")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredPattern extends BusinessEntity {
     private String name;
     private String pattern;

@@ -9,7 +9,7 @@ import wendo.app.platform.business.BusinessRow;
 /** A site of the business's own. */
 @Entity
 @Table(name = "business_site")
-@SuppressWarnings("UnusedVariable") // the database reads them
+@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class OwnSite extends BusinessRow {
     @Id
     private String host;

@@ -15,6 +15,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
@@ -44,7 +45,8 @@ class OwnSiteController {
     @PostMapping("/sites")
     ModelAndView add(TypedFields typed, Business business, CurrentPerson person) {
         try {
-            sites.add(WebAddress.of(typed.raw("site")).host().toLowerCase(Locale.ROOT), person.name());
+            String host = WebAddress.of(typed.raw("site")).host().toLowerCase(Locale.ROOT);
+            UniqueKey.refuses(() -> sites.add(host, person.name())); // pressed twice at once: it is there
         } catch (AddressRefused e) {
             Map<String, String> faults = Map.of("site", Texts.said(e));
             return InvalidForm.of(view.show(typed.firstValues(), faults, business, person));

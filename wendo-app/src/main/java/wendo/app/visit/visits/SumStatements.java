@@ -84,7 +84,7 @@ final class SumStatements {
                                     .map(trait -> "('%s', %s)".formatted(trait.getKey(), trait.getValue()))
                                     .collect(Collectors.joining(", ")));
 
-    /** Sums of all visits, where there are none yet: one statement for each trait needs an eighth of the memory. */
+    /** Fills empty sums from all visits: one statement per trait needs an eighth of the memory of one for all. */
     static List<String> everyTrait() {
         return TRAITS.entrySet().stream()
                 .map(trait -> """
@@ -100,7 +100,7 @@ final class SumStatements {
                 .toList();
     }
 
-    /** All visits of the people among these, of which these are the fresh ones. */
+    /** All visits of the people who made these; these are the fresh ones. */
     static final String THEIRS = """
             with fresh as materialized (select v.visitor, v.click_id from %s where v.kind = 'person'),
             theirs as materialized (

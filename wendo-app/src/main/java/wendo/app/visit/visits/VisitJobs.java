@@ -88,7 +88,7 @@ class VisitJobs {
                 .execute((task, context) -> forget());
     }
 
-    /** A tap is worth keeping while another could follow it, and visits could have waited for the database. */
+    /** A last tap is kept for as long as a repeat could follow it, plus the time that visits may wait for the database. */
     @Bean
     RecurringTask<Void> tapsForgettingTask() {
         return Tasks.recurring("taps-forgetting", Schedules.fixedDelay(TAPS_KEPT))
@@ -106,7 +106,7 @@ class VisitJobs {
         for (Keeping one : all) {
             try {
                 scope.within(one.business(), () -> forget(one.months()));
-            } catch (RuntimeException e) { // what is wrong with one business keeps no other from forgetting
+            } catch (RuntimeException e) { // a fault in one business must not hold up deleting in another
                 LOG.error(
                         "Old visits of business {} could not be deleted",
                         one.business().value(),

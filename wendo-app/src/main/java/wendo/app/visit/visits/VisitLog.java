@@ -47,7 +47,7 @@ final class VisitLog implements AutoCloseable {
             if (isAnswered.compareAndSet(false, true)) {
                 try {
                     answer.accept(isOnDisk);
-                } catch (RuntimeException e) { // theirs, and no reason to log no more visits
+                } catch (RuntimeException e) { // a visitor's fault must not stop the log
                     LOG.error("Visitors could not be told that they can go on", e);
                 }
             }
@@ -152,7 +152,7 @@ final class VisitLog implements AutoCloseable {
                 }
             } catch (InterruptedException e) {
                 closing = true;
-            } catch (Throwable e) { // whatever it is, the next visits are logged
+            } catch (Throwable e) { // whatever went wrong, the next visits are logged
                 LOG.error("The log of visits goes on after a fault", e);
             }
         }

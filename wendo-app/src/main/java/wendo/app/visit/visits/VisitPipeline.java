@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 import wendo.app.platform.site.Installation;
 
 /**
- * The road of a visit: logged before it is answered, carried into the database within moments. While links are very busy,
+ * The way of a visit: logged before it is answered, carried into the database within moments. While links are very busy,
  * carrying holds back, for visits are safe in the log and people are waiting.
  */
 @Component
@@ -70,7 +70,7 @@ public class VisitPipeline {
     private void carry() {
         try {
             carryNow();
-        } catch (Throwable e) { // or it would never be called again
+        } catch (Throwable e) { // or the scheduler would never call it again
             LOG.error("Carrying visits goes on after a fault", e);
         }
     }

@@ -128,7 +128,7 @@ public class VisitStore {
             visit.business().value(),
             visit.link(),
             visit.source(),
-            visit.source(), // merged away, perhaps, while the visit was on its road
+            visit.source(), // perhaps merged while the visit was on its way
             visit.destination(),
             visit.visitor(),
             visit.link(),
@@ -171,7 +171,7 @@ public class VisitStore {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                months.addAll(wanted); // only then: a rolled back transaction takes its partition with it
+                months.addAll(wanted); // only after the commit: a rollback takes the partition with it
             }
         });
     }

@@ -337,7 +337,7 @@ class PrepareTest extends WendoTest {
                         .body())
                 .contains(
                         "The last day is before the first.",
-                        "Say where the link leads outside of its days",
+                        "Enter where the link leads outside of its days",
                         "A label may have 40 characters",
                         "Enter what stands beside a paid link",
                         "Nobody here has the name");

@@ -46,6 +46,14 @@ class TextsTest {
     private static final Pattern INLINE = Pattern.compile("\\[\\[.*?]]", Pattern.DOTALL);
     private static final Pattern LITERAL = Pattern.compile("'([^']*)'");
     private static final Pattern SENTENCE = Pattern.compile("\\p{L} \\p{L}|^\\p{Lu}\\p{Ll}+$|^ \\p{L}");
+    private static final Pattern STRING = Pattern.compile("\"((?:[^\"\\\\\\n]|\\\\.)*)\"");
+    private static final Pattern SPOKEN = Pattern.compile("^\\p{Lu}\\p{Ll}+,? [\\p{Ll}%]|\\p{L} \\p{L}.*[.!?]$");
+    private static final Pattern NO_TEXT = Pattern.compile("\"{3}.*?\"{3}|/\\*.*?\\*/|(?m://.*$)", Pattern.DOTALL);
+    private static final Pattern JOINED = Pattern.compile("\"\\s*\\+\\s*\"");
+    private static final Pattern FOR_OPERATORS = Pattern.compile(
+            "LOG\\.|(Illegal\\w+|Unchecked\\w+|Missing\\w+|Transaction\\w+|WrongSetting)\\w*\\(|jdbc|\\bset \\w+ = \\?|orElseThrow|requireNonNull");
+    private static final Pattern FOR_PROGRAMS = Pattern.compile(
+            "Api\\w*\\.java|Calls\\.java|ReportBody|IdempotencyKeys|Postbacks|MessageNews|Landings|BodyReader|CallLimit|RequestGuard|WendoApplication|desk/demo/");
     private static final Set<String> SHOWN = Set.of("placeholder", "aria-label", "title", "alt", "data-label");
     private static final Set<String> NOT_SPOKEN = Set.of("script", "style", "code", "kbd", "samp");
 
@@ -237,6 +245,28 @@ class TextsTest {
                 .results()
                 .map(found -> found.group(1))
                 .filter(text -> SENTENCE.matcher(text).find());
+    }
+
+    /** What programs are answered is English, for those who write them; what a log or a fault of ours says, too. */
+    @Test
+    void no_sentence_for_people_stands_in_the_code() {
+        List<String> outside = new ArrayList<>();
+        sources(".java").forEach((file, source) -> {
+            if (!FOR_PROGRAMS.matcher(file.toString()).find()) {
+                String code =
+                        JOINED.matcher(NO_TEXT.matcher(source).replaceAll("")).replaceAll("");
+                for (String statement : code.split("[;{}]\\s*\\n")) {
+                    if (!FOR_OPERATORS.matcher(statement).find()) {
+                        STRING.matcher(statement)
+                                .results()
+                                .map(found -> found.group(1))
+                                .filter(text -> SPOKEN.matcher(text).find())
+                                .forEach(text -> outside.add(file.getFileName() + ": " + text));
+                    }
+                }
+            }
+        });
+        assertThat(outside).as("they belong into messages/").isEmpty();
     }
 
     private static Map<Path, String> sources(String ending) {
