@@ -4,6 +4,7 @@ import "./finder.js";
 import "./keys.js";
 import "./once.js";
 import "./ribbon.js";
+import "./stays.js";
 import { calendar } from "./calendar.js";
 import { copier } from "./copy.js";
 import { filter } from "./filter.js";

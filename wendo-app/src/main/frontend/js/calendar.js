@@ -10,7 +10,6 @@ export function calendar() {
         init() {
             this.input = this.$root.querySelector("input");
             this.sheet = this.$root.querySelector("[data-calendar]");
-            this.$root.classList.add("has-calendar");
         },
         turn() {
             if (this.isOpen) return this.close();

@@ -11,7 +11,7 @@ import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Texts;
 import wendo.core.links.AddressRefused;
-import wendo.core.links.Tag;
+import wendo.core.links.Labels;
 
 /** Reads what is to be done to many links. */
 @Component
@@ -62,16 +62,12 @@ class ChangeForm {
     }
 
     private Read label(Typed typed) {
-        if (!Tag.isPossible(typed.label())
+        if (!Labels.isPossible(typed.label())
                 || typed.label().length() > LinkSaving.MAX_LABEL
                 || typed.label().matches(".*[,;].*")) {
             return Read.refused(Texts.of("issue.linklist.a-label-has-1-to", LinkSaving.MAX_LABEL));
         }
-        Tag tag = Tag.of(typed.label());
-        String label = links.labelsInUse().stream()
-                .filter(known -> Tag.of(known).equals(tag))
-                .findFirst()
-                .orElse(typed.label());
+        String label = new Labels(links.labelsInUse()).spelled(typed.label());
         boolean isPut = typed.what().equals("label");
         return Read.of(
                 new LinkChange.Label(label, isPut),

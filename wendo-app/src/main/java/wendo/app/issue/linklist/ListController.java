@@ -75,7 +75,7 @@ class ListController {
             List<CampaignListed> campaigns,
             List<Colleague> colleagues,
             Channel[] channels,
-            List<String> labels,
+            List<ListQueries.Labelled> labels,
             LinkFilter.Sort[] sorts,
             LinkFilter.Group[] groups) {}
 
@@ -110,7 +110,7 @@ class ListController {
                         campaigns.list(),
                         accounts.colleagues(),
                         Channel.values(),
-                        links.labelsInUse(),
+                        queries.labels(),
                         LinkFilter.Sort.values(),
                         LinkFilter.Group.values()));
     }

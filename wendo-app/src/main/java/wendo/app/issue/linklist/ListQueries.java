@@ -41,7 +41,7 @@ class ListQueries {
                 and (cast(:destination as uuid) is null or l.destination_id = cast(:destination as uuid))
                 and (cast(:owner as uuid) is null or l.owner_id = cast(:owner as uuid))
                 and (:channel = '' or s.channel = :channel)
-                and (:label = '' or :label = any(l.labels))
+                and (:label = '' or exists (select from unnest(l.labels) one where one = :label or starts_with(one, :label || '/')))
                 and (not :failing or d.failing_since is not null)
             """;
 
@@ -188,6 +188,29 @@ class ListQueries {
         return with(jdbc.sql("select f.id from (" + FOUND + ") f order by f.created_at, f.id limit :most"), filter)
                 .param("most", most + 1)
                 .query(UUID.class)
+                .list();
+    }
+
+    /**
+     * A label of links in use, with those that lie in it.
+     *
+     * @param depth 0 of one that lies in no other
+     * @param links that have it, or a label that lies in it
+     */
+    record Labelled(String label, String name, int depth, long links) {}
+
+    /** Each below the one that it lies in. */
+    @Transactional(readOnly = true)
+    List<Labelled> labels() {
+        return jdbc.sql("""
+                        with worn as (
+                            select distinct l.id, (string_to_array(label, '/'))[1:depth] as path
+                            from link l, unnest(l.labels) label, generate_series(1, cardinality(string_to_array(label, '/'))) depth
+                            where l.archived_at is null)
+                        select array_to_string(path, '/'), path[cardinality(path)], cardinality(path) - 1, count(*)
+                        from worn group by path order by string_to_array(lower(array_to_string(path, '/')), '/') limit 300
+                        """)
+                .query((row, number) -> new Labelled(row.getString(1), row.getString(2), row.getInt(3), row.getLong(4)))
                 .list();
     }
 

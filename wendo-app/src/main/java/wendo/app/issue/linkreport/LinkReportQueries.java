@@ -23,7 +23,8 @@ class LinkReportQueries {
             with links as materialized (
                 select l.id from link l
                 where (:kind = 'link' and l.id::text = :subject) or (:kind = 'campaign' and l.campaign_id::text = :subject)
-                    or (:kind = 'label' and :subject = any(l.labels)))
+                    or (:kind = 'label' and exists (
+                        select from unnest(l.labels) one where one = :subject or starts_with(one, :subject || '/'))))
             """;
 
     private final JdbcClient jdbc;
@@ -60,7 +61,8 @@ class LinkReportQueries {
                         union all
                         select name from campaign where :kind = 'campaign' and id::text = :subject
                         union all
-                        (select :subject from link where :kind = 'label' and :subject = any(labels) limit 1)
+                        (select :subject from link, unnest(labels) one
+                            where :kind = 'label' and (one = :subject or starts_with(one, :subject || '/')) limit 1)
                         """)
                 .param("kind", of.kind().key())
                 .param("subject", of.key())

@@ -1,10 +1,8 @@
 package wendo.app.issue.links;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -15,8 +13,8 @@ import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.Sources;
+import wendo.core.links.Labels;
 import wendo.core.links.SlugPattern;
-import wendo.core.links.Tag;
 import wendo.core.links.TagField;
 
 /** Where links are laid out before they are issued: gathers what a sheet is checked against. */
@@ -76,7 +74,7 @@ public class IssueContext {
                         : Optional.empty(),
                 sources.byIdentifierAndTag(),
                 accounts.colleagues(),
-                labels());
+                new Labels(labelsInUse()));
     }
 
     private static Set<String> known(NamedPlan plan) {
@@ -95,15 +93,6 @@ public class IssueContext {
         } catch (IllegalArgumentException e) {
             return Texts.said(e);
         }
-    }
-
-    /** Labels in use by their normal form. */
-    private Map<String, String> labels() {
-        Map<String, String> labels = new HashMap<>();
-        for (String label : labelsInUse()) {
-            labels.put(Tag.of(label).value(), label);
-        }
-        return labels;
     }
 
     @Transactional(readOnly = true)

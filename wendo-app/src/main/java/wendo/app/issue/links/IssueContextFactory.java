@@ -131,6 +131,6 @@ class IssueContextFactory {
                         hosts.inUse(),
                         plans.list(),
                         sheet.setting().colleagues(),
-                        sheet.setting().labels().values()));
+                        sheet.setting().labels().all()));
     }
 }

@@ -7,13 +7,13 @@ import java.util.Set;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.business.Business;
 import wendo.app.prepare.sources.SourceListed;
+import wendo.core.links.Labels;
 import wendo.core.links.SlugPattern;
 
 /**
  * What all links of one sheet have in common while they are laid out.
  *
  * @param sources by identifier and by tag
- * @param labels those in use, by their normal form
  */
 record IssueSetting(
         Business business,
@@ -23,7 +23,7 @@ record IssueSetting(
         Optional<SlugPattern> pattern,
         Map<String, SourceListed> sources,
         List<Colleague> colleagues,
-        Map<String, String> labels) {
+        Labels labels) {
     /** What may stand in braces in a pattern, beside the plan's typed fields. */
     static final List<String> PATTERN_PARTS = List.of("source", "campaign", "medium", "channel");
 }

@@ -18,7 +18,7 @@ import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.core.links.AddressRefused;
-import wendo.core.links.Tag;
+import wendo.core.links.Labels;
 import wendo.core.links.WebAddress;
 
 /** Checks what is said of a link beyond what it is. */
@@ -123,12 +123,12 @@ final class TermRules {
         return found;
     }
 
-    /** Two spellings of one label are one label: the one in use. */
+    /** Each as it is spelled in use. */
     private List<String> labels(String text, List<IssueFault> faults) {
         List<String> labels = Arrays.stream(text.split("[,;]", -1))
                 .map(String::strip)
-                .filter(Tag::isPossible)
-                .map(label -> setting.labels().getOrDefault(Tag.of(label).value(), label))
+                .filter(Labels::isPossible)
+                .map(setting.labels()::spelled)
                 .distinct()
                 .toList();
         labels.stream()

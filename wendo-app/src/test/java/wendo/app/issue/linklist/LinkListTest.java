@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -268,7 +269,7 @@ class LinkListTest extends WendoTest {
         await("visits are stored", () -> count(tenant, "select count(*) from visit") == 2);
         // 193.0.0.0/21 is registered to the RIPE NCC in the Netherlands (whois, from memory).
         assertThat(person.get(page).body())
-                .contains("<b>2</b><span>people</span>", "https://blog.example/walks?p=3", "Netherlands", "computer");
+                .contains("<b>2</b><span>people</span>", "https://blog.example/walks?p=3", "Netherlands", "Computers");
 
         HttpResponse<String> refused = person.form(
                 page, page, "name", "", "note", "n".repeat(1001), "paid", "yes", "disclosure", "", "lastDay", "soon");
@@ -324,5 +325,40 @@ class LinkListTest extends WendoTest {
                         .firstValue("Location")
                         .orElseThrow())
                 .endsWith("/links");
+    }
+
+    @Test
+    void a_slash_puts_one_label_into_another_and_the_outer_one_finds_what_lies_in_it() {
+        http().issue(tenant.apiKey(), "https://stilt.example/", "Spring", "Posters", "Radio", "Sign");
+        List<String> links = in(
+                tenant,
+                () -> jdbc.sql("select id::text from link order by name")
+                        .query(String.class)
+                        .list());
+        label(links.get(0), "Season/Spring");
+        label(links.get(1), "season / spring, Season/Summer");
+        label(links.get(2), "Harbour");
+        String page = person.get("/links?label=Season").body();
+        assertThat(page).contains("2 links labelled Season").doesNotContain(">Sign · Spring<");
+        assertThat(person.get("/links?label=Season%2FSummer").body()).contains("1 link labelled Season/Summer");
+        String side = Jsoup.parse(page).select("nav.labels").text();
+        assertThat(side).isEqualTo("Labels Harbour 1 Season 2 Spring, Season/Spring 2 Summer, Season/Summer 1");
+        assertThat(Jsoup.parse(page).select("nav.labels a[aria-current]").text())
+                .isEqualTo("Season 2");
+    }
+
+    private void label(String link, String labels) {
+        assertThat(person.form("/links/" + link, "/links/" + link, "name", nameOf(link), "labels", labels)
+                        .statusCode())
+                .isEqualTo(302);
+    }
+
+    private String nameOf(String link) {
+        return in(
+                tenant,
+                () -> jdbc.sql("select name from link where id = cast(? as uuid)")
+                        .param(link)
+                        .query(String.class)
+                        .single());
     }
 }

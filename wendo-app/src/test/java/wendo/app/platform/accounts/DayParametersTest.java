@@ -7,6 +7,7 @@ import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.mock.web.MockHttpServletRequest;
 import wendo.core.days.TypedDay;
@@ -83,5 +84,51 @@ class DayParametersTest {
         assertThat(arrived.getParameter("to")).isNull();
         assertThat(arrived.getParameterValues("to")).isNull();
         assertThat(asked).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "9, 09:00",
+        "9:30, 09:30",
+        "9.30, 09:30",
+        "0930, 09:30",
+        "9h30, 09:30",
+        "23:59, 23:59",
+        "2 pm, 14:00",
+        "2:15pm, 14:15",
+        "12 a.m., 00:00",
+        "12pm, 12:00",
+        "'', 00:00"
+    })
+    void a_day_and_a_time_arrive_as_one_moment(String time, String read) {
+        sent.addParameter("due.day", "3 May");
+        sent.addParameter("due.time", time);
+        assertThat(arrived().getParameter("due")).isEqualTo("2026-05-03T" + read);
+        assertThat(arrived().getParameterMap()).containsKeys("due", "due.day", "due.time");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "3 May, 25:00, 2026-05-03T25:00",
+        "3 May, 9:60, 2026-05-03T9:60",
+        "3 May, 13 pm, 2026-05-03T13 pm",
+        "3 May, noon, 2026-05-03Tnoon",
+        "soon, 9, soonT09:00",
+        "'', 9, T09:00"
+    })
+    void what_is_no_moment_is_left_for_the_form_to_refuse(String day, String time, String arrives) {
+        sent.addParameter("due.day", day);
+        sent.addParameter("due.time", time);
+        assertThat(arrived().getParameter("due")).isEqualTo(arrives);
+    }
+
+    @Test
+    void without_day_and_time_there_is_no_moment_and_one_that_was_sent_whole_stays() {
+        sent.addParameter("due.day", " ");
+        sent.addParameter("due.time", "");
+        sent.addParameter("first", "2026-05-03T10:00");
+        assertThat(arrived().getParameter("due")).isEmpty();
+        assertThat(arrived().getParameter("first")).isEqualTo("2026-05-03T10:00");
+        assertThat(arrived().getParameter("last")).isNull();
     }
 }
