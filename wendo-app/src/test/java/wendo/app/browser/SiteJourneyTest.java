@@ -159,6 +159,9 @@ class SiteJourneyTest extends Journey {
                 "/setup/outgoing",
                 "/setup/networks",
                 "/setup/networks/new",
+                "/setup/wording",
+                "/setup/forms/new",
+                "/setup/destinations",
                 "/setup/codes",
                 "/outcomes?joined=no")) {
             page.setViewportSize(1280, 800);

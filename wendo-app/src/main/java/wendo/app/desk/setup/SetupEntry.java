@@ -13,6 +13,7 @@ enum SetupEntry {
     PLANS(Group.BEFORE_ISSUING, "/setup/tag-plans", "desk.setup.setup-entry.tag-plans"),
     TAG(Group.ON_ARRIVAL, "/setup/site-tag", "desk.setup.setup-entry.site-tag"),
     FORMS(Group.ON_ARRIVAL, "/setup/forms", "desk.setup.setup-entry.forms"),
+    WORDING(Group.ON_ARRIVAL, "/setup/wording", "desk.setup.setup-entry.own-wording"),
     HANDOVERS(Group.ON_ARRIVAL, "/setup/handovers", "desk.setup.setup-entry.handovers-follow-up-and-rotas"),
     ATTRIBUTION(Group.COUNTING, "/setup/attribution", "desk.setup.setup-entry.attribution"),
     TARGETS(Group.COUNTING, "/setup/targets", "desk.setup.setup-entry.limits"),

@@ -60,17 +60,23 @@ class SetupStates {
                     Map<SetupEntry, String> states = new EnumMap<>(SetupEntry.class);
                     states.put(SetupEntry.HOSTS, some(row.getLong(1), Texts.of("desk.setup.in-use")));
                     states.put(SetupEntry.DESTINATIONS, some(row.getLong(2), Texts.of("desk.setup.in-use")));
-                    states.put(SetupEntry.SOURCES, some(row.getLong(3), "active"));
-                    states.put(SetupEntry.CAMPAIGNS, some(row.getLong(4), "active"));
+                    states.put(SetupEntry.SOURCES, some(row.getLong(3), Texts.of("desk.setup.state-active")));
+                    states.put(SetupEntry.CAMPAIGNS, some(row.getLong(4), Texts.of("desk.setup.state-active")));
                     states.put(SetupEntry.PLANS, some(row.getLong(5), Texts.of("desk.setup.in-use")));
-                    states.put(SetupEntry.TAG, row.getLong(6) > 0 ? "answers" : Texts.of("desk.setup.no-calls-today"));
-                    states.put(SetupEntry.FORMS, some(row.getLong(7), "active"));
-                    states.put(SetupEntry.HANDOVERS, some(row.getLong(8), "active"));
-                    states.put(SetupEntry.TARGETS, row.getLong(9) > 0 ? "set" : Texts.of("desk.setup.not-set"));
-                    states.put(SetupEntry.CODES, some(row.getLong(10), "known"));
-                    states.put(SetupEntry.OUTGOING, some(row.getLong(11), "counted"));
-                    states.put(SetupEntry.KEYS, some(row.getLong(12), "active"));
-                    states.put(SetupEntry.NETWORKS, some(row.getLong(13), "active"));
+                    states.put(
+                            SetupEntry.TAG,
+                            row.getLong(6) > 0
+                                    ? Texts.of("desk.setup.state-answers")
+                                    : Texts.of("desk.setup.no-calls-today"));
+                    states.put(SetupEntry.FORMS, some(row.getLong(7), Texts.of("desk.setup.state-active")));
+                    states.put(SetupEntry.HANDOVERS, some(row.getLong(8), Texts.of("desk.setup.state-active")));
+                    states.put(
+                            SetupEntry.TARGETS,
+                            row.getLong(9) > 0 ? Texts.of("desk.setup.state-set") : Texts.of("desk.setup.not-set"));
+                    states.put(SetupEntry.CODES, some(row.getLong(10), Texts.of("desk.setup.state-known")));
+                    states.put(SetupEntry.OUTGOING, some(row.getLong(11), Texts.of("desk.setup.state-counted")));
+                    states.put(SetupEntry.KEYS, some(row.getLong(12), Texts.of("desk.setup.state-active")));
+                    states.put(SetupEntry.NETWORKS, some(row.getLong(13), Texts.of("desk.setup.state-active")));
                     return states;
                 })
                 .single();

@@ -89,6 +89,7 @@ public class LinkDirectory {
      *
      * @param forwardsTo host and slug of the link that all other paths go by way of; empty text if none
      * @param keepsCookie whether the business lets visitors be told apart by a cookie
+     * @param language the business's own, for pages that a visitor's browser asks for in none that there is
      */
     public record Host(
             UUID id,
@@ -96,6 +97,7 @@ public class LinkDirectory {
             String businessName,
             String forwardsTo,
             boolean keepsCookie,
+            Locale language,
             Map<String, Target> targets) {
         public Optional<Target> find(String slug) {
             return Optional.ofNullable(targets.get(slug.toLowerCase(Locale.ROOT)));

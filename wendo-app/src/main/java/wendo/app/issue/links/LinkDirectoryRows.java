@@ -9,6 +9,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,7 +22,7 @@ import wendo.core.links.Way;
 final class LinkDirectoryRows {
     private static final int PORTION = 10_000;
     private static final String HOSTS =
-            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie from door_link_hosts()";
+            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes, asks
@@ -45,6 +46,7 @@ final class LinkDirectoryRows {
                                 row.getString(4),
                                 row.getString(5),
                                 row.getBoolean(6),
+                                Locale.forLanguageTag(row.getString(7)),
                                 targets.apply(id)));
             }
         }

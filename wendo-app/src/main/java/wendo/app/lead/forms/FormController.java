@@ -70,6 +70,13 @@ class FormController {
         return save(Optional.empty(), form, () -> forms.add(form.form(), person.name()));
     }
 
+    /** How visitors would see what is typed so far; nothing is kept, and nothing is refused. */
+    @PostMapping("/preview")
+    ModelAndView preview(TypedFields typed) {
+        return new ModelAndView(
+                "lead/forms/preview :: preview", "form", EntryFormForm.of(typed).form());
+    }
+
     private ModelAndView save(Optional<UUID> id, EntryFormForm form, Supplier<UUID> saving) {
         if (!form.faults().isEmpty()) {
             return InvalidForm.of(page(id, form.form(), form.faults()));

@@ -37,14 +37,13 @@ class DeadEnd implements OwnErrorPage {
 
     @Override
     public Optional<String> of(String host, String acceptLanguage) {
-        return directory
-                .findHost(host)
-                .map(found -> page(new LinkResponse.DeadEnd(found.businessName(), acceptLanguage)));
+        return directory.findHost(host).map(found -> page(LinkResponse.DeadEnd.of(found, acceptLanguage)));
     }
 
-    /** In the first language that the visitor's browser asks for, if there is one. */
+    /** In the first language that the visitor's browser asks for and there is, else in the business's own. */
     String page(LinkResponse.DeadEnd nowhere) {
-        Locale reader = PublicLanguages.of(nowhere.acceptLanguage()).orElse(Locale.ENGLISH);
+        Locale reader =
+                PublicLanguages.of(nowhere.acceptLanguage()).orElseGet(() -> Texts.language(nowhere.ofBusiness()));
         return page.replace("{language}", reader.getLanguage())
                 .replace("{nowhere}", escaped(Texts.in(reader, "linkhost.redirect.nowhere")))
                 .replace("{if-typed}", escaped(Texts.in(reader, "linkhost.redirect.if-typed")))

@@ -58,7 +58,7 @@ class LinkResponder {
         }
         return (asks ? directory.find(host.get(), slug(asking.path())) : Optional.<LinkDirectory.Asked>empty())
                 .<LinkResponse>map(asked -> lead(asking, host.get(), asked))
-                .orElseGet(() -> new LinkResponse.DeadEnd(host.get().businessName(), asking.header("Accept-Language")));
+                .orElseGet(() -> LinkResponse.DeadEnd.of(host.get(), asking.header("Accept-Language")));
     }
 
     private static String slug(String path) {

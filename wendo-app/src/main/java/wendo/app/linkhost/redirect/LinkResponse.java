@@ -1,7 +1,9 @@
 package wendo.app.linkhost.redirect;
 
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import wendo.app.issue.links.LinkDirectory;
 import wendo.app.visit.visits.LoggedVisit;
 
 /** What a link host answers. */
@@ -13,7 +15,11 @@ sealed interface LinkResponse {
     record Host(UUID id) implements LinkResponse {}
 
     /** The address leads nowhere. */
-    record DeadEnd(String businessName, String acceptLanguage) implements LinkResponse {}
+    record DeadEnd(String businessName, Locale ofBusiness, String acceptLanguage) implements LinkResponse {
+        static DeadEnd of(LinkDirectory.Host host, String acceptLanguage) {
+            return new DeadEnd(host.businessName(), host.language(), acceptLanguage);
+        }
+    }
 
     /**
      * Goes on to another address.

@@ -63,7 +63,7 @@ class OutcomeQueries {
     /** How often it was changed; the form that puts it right carries it along. */
     @Transactional(readOnly = true)
     int version(UUID id) {
-        return jdbc.sql("select version from outcome where id = ?")
+        return jdbc.sql("select version + 1 from outcome where id = ?")
                 .param(id)
                 .query(Integer.class)
                 .single();

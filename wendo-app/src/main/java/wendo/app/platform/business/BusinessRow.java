@@ -20,8 +20,9 @@ public abstract class BusinessRow {
     @Version
     private @Nullable Integer version; // empty until it is stored, by which a new one is known
 
+    /** 0 until it is stored, so that of two who are the first to store it the later one is told too; then from 1 on. */
     public int version() {
-        return version == null ? 0 : version;
+        return version == null ? 0 : version + 1;
     }
 
     /** Refuses what was typed into a form that showed an older version. */

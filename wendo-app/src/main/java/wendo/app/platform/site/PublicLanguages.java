@@ -2,7 +2,9 @@ package wendo.app.platform.site;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -11,7 +13,24 @@ import org.springframework.web.context.request.RequestContextHolder;
 public final class PublicLanguages {
     static final String OF_BUSINESS = "wendo.language-of-business";
 
+    private static final String OWN = "wendo.own-wording";
+
+    private static volatile Supplier<Map<String, String>> ownWording = Map::of;
+
     private PublicLanguages() {}
+
+    /** Says where the current business's own words for texts stand, by the keys of these texts. */
+    public static void ownWording(Supplier<Map<String, String>> words) {
+        ownWording = words;
+    }
+
+    /** What the business whose page is being made says in place of a text. */
+    @SuppressWarnings("unchecked")
+    static Optional<String> own(String text) {
+        return Optional.ofNullable(RequestContextHolder.getRequestAttributes())
+                .map(request -> (Map<String, String>) request.getAttribute(OWN, RequestAttributes.SCOPE_REQUEST))
+                .map(words -> words.get(text));
+    }
 
     /** The first of the languages in such a header that these pages have; empty if there is none. RFC 9110, 12.5.4. */
     public static Optional<Locale> of(String acceptLanguage) {
@@ -27,10 +46,15 @@ public final class PublicLanguages {
         }
     }
 
-    /** Names the business's own language for the page that is being made; answers with the tag of what it is made in. */
+    /**
+     * Names the business's own language for the page that is being made, and takes up its own wording; call it in the
+     * business's scope. Answers with the tag of the language that the page is made in.
+     */
     public static String speak(Locale ofBusiness) {
-        Optional.ofNullable(RequestContextHolder.getRequestAttributes())
-                .ifPresent(request -> request.setAttribute(OF_BUSINESS, ofBusiness, RequestAttributes.SCOPE_REQUEST));
+        Optional.ofNullable(RequestContextHolder.getRequestAttributes()).ifPresent(request -> {
+            request.setAttribute(OF_BUSINESS, ofBusiness, RequestAttributes.SCOPE_REQUEST);
+            request.setAttribute(OWN, ownWording.get(), RequestAttributes.SCOPE_REQUEST);
+        });
         return Texts.language().getLanguage();
     }
 }

@@ -96,6 +96,11 @@ public final class Texts {
     }
 
     static Optional<String> find(Locale reader, String key, Object... values) {
+        return (PublicText.isOne(key) ? PublicLanguages.own(key) : Optional.<String>empty())
+                .or(() -> ours(reader, key, values));
+    }
+
+    private static Optional<String> ours(Locale reader, String key, Object... values) {
         Locale language = all(language(reader)).containsKey(key) ? language(reader) : Locale.ENGLISH;
         return Optional.ofNullable(all(language).get(key)).map(text -> filled(language, key, text, values));
     }

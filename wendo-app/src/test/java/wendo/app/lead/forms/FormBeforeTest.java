@@ -5,6 +5,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -46,7 +47,7 @@ class FormBeforeTest {
                 true);
         when(directory.findHost(any()))
                 .thenReturn(Optional.of(new LinkDirectory.Host(
-                        UUID.randomUUID(), business, "Stay", "", true, Map.of("buoys", target))));
+                        UUID.randomUUID(), business, "Stay", "", true, Locale.UK, Map.of("buoys", target))));
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, "")));
         BusinessScope away = mock(BusinessScope.class);
         when(away.within(any(), any())).thenThrow(new CannotCreateTransactionException("away"));

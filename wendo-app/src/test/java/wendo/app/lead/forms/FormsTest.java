@@ -266,4 +266,30 @@ class FormsTest extends WendoTest {
         assertThat(image.headers().firstValue("Content-Type")).hasValue("image/png");
         assertThat(open(http(), "/t/mark/nobody.png").statusCode()).isEqualTo(404);
     }
+
+    @Test
+    void what_is_typed_is_seen_at_once_and_kept_nowhere() {
+        long before = count(tenant, "select count(*) from entry_form");
+        HttpResponse<String> seen = person.form(
+                "/setup/forms/new",
+                "/setup/forms/preview",
+                "title",
+                "<i>Ask</i>",
+                "button",
+                "Go",
+                "accent",
+                "plum",
+                "ask.day",
+                "needed",
+                "ask.people",
+                "asked",
+                "ask.name",
+                "off");
+        assertThat(seen.statusCode()).isEqualTo(200);
+        assertThat(seen.body())
+                .contains("&lt;i&gt;Ask&lt;/i&gt;", "accent-plum", "Which day", "How many people", "Go")
+                .containsOnlyOnce("(optional)")
+                .doesNotContain("Your name", "<html");
+        assertThat(count(tenant, "select count(*) from entry_form")).isEqualTo(before);
+    }
 }

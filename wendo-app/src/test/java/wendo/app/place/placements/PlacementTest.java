@@ -75,6 +75,19 @@ class PlacementTest extends WendoTest {
     }
 
     @Test
+    void each_way_to_place_a_link_shows_where_it_will_be_seen_with_its_own_address() {
+        String shown = person.get(page).body();
+        assertThat(shown.split("class=\"outline outline-", -1)).hasSize(8);
+        String address = in(
+                tenant,
+                () -> jdbc.sql(
+                                "select h.origin || '/' || l.slug from link l join link_host h on h.id = l.host_id limit 1")
+                        .query(String.class)
+                        .single());
+        assertThat(shown).contains("<code>" + address + "</code>", "<code>" + address.substring(7) + "</code>");
+    }
+
+    @Test
     void spend_that_was_taken_out_leaves_the_placement() {
         place("place", "Inn", "placedOn", "2026-02-01", "copies", "100", "unitPrice", "0.10");
         UUID spend = in(

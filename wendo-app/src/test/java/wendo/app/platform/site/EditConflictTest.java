@@ -103,6 +103,27 @@ class EditConflictTest extends WendoTest {
                 "select name from destination");
     }
 
+    /** Before anything is stored there is nothing that a version could count; the later one is asked all the same. */
+    @Test
+    void of_two_who_are_the_first_to_set_something_the_later_one_is_asked_too() {
+        List<String> target = List.of("/setup/targets", "source", "", "lead", "%s");
+        List<String> message = List.of("/links/" + link + "/message", "text", "See {link} %s");
+        for (List<String> form : List.of(target, message)) {
+            String page = form.get(0);
+            String version = version(ola.get(page).body(), page);
+            assertThat(save(bo, page, version, filled(form, "12")).statusCode())
+                    .as("%s, Bo", page)
+                    .isEqualTo(302);
+            assertThat(save(ola, page, version, filled(form, "10")).statusCode())
+                    .as("%s, Ola", page)
+                    .isEqualTo(409);
+        }
+    }
+
+    private static List<String> filled(List<String> form, String with) {
+        return form.stream().skip(1).map(field -> field.replace("%s", with)).toList();
+    }
+
     @Test
     void identifiers_and_yes_or_no_are_not_shown_as_what_somebody_wrote() {
         assertThat(EditConflict.marks(

@@ -85,6 +85,26 @@ class PublicPagesTest extends WendoTest {
         assertThat(page).contains("<html lang=\"" + language + "\"", said);
     }
 
+    @ParameterizedTest
+    @CsvSource({"'ja, pl;q=0.3', pl", "ja, de", "'', de"})
+    void an_address_that_leads_nowhere_says_so_in_the_visitors_language_else_the_businesss(
+            String asked, String language) {
+        Tenant tenant = tenant("Strandläufer", Locale.GERMANY);
+        String page = http().send(asking(tenant, "/nirgends", asked)).body();
+        assertThat(page)
+                .contains(
+                        "<html lang=\"" + language + "\"",
+                        Texts.in(Locale.forLanguageTag(language), "linkhost.redirect.nowhere"));
+    }
+
+    /** Who reads a page aloud is told its language (WCAG 2.2, 3.1.1). */
+    @ParameterizedTest
+    @CsvSource({"/t/opt-in/00000000-0000-0000-0000-000000000000", "/t/forms/00000000-0000-0000-0000-000000000000"})
+    void a_page_says_which_language_it_is_in(String path) {
+        Tenant tenant = tenant("Knot Kayaks");
+        assertThat(http().send(asking(tenant, path, "nl")).body()).contains("<html lang=\"nl\"");
+    }
+
     @Test
     void what_a_visitor_sends_is_kept_in_the_businesss_language() {
         Tenant british = tenant("Knot Kayaks");
