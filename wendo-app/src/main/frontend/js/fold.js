@@ -1,16 +1,13 @@
-// Something that is folded away on a phone until its button is pressed.
+// Something that is folded away on a phone until its button is pressed. What is open is read off the page, for a page that
+// is brought up to date comes back folded.
 export function fold() {
     return {
         isOpen: false,
-        init() {
-            this.$root.classList.add("is-folding");
-        },
         turn() {
-            this.isOpen = !this.isOpen;
-            this.$root.classList.toggle("is-open", this.isOpen);
+            this.isOpen = this.$root.classList.toggle("is-open");
         },
         close() {
-            if (this.isOpen) this.turn();
+            if (this.$root.classList.contains("is-open")) this.turn();
         },
     };
 }
