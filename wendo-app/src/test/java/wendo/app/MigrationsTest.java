@@ -102,6 +102,7 @@ class MigrationsTest {
                         "door_opt_in",
                         "door_signpost",
                         "door_report",
+                        "door_link_report",
                         "door_form",
                         "door_messages_due",
                         "door_outgoing",

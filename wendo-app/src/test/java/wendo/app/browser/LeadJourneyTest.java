@@ -53,7 +53,7 @@ class LeadJourneyTest extends Journey {
         assertThat(page.locator("#title-fault")).containsText("visitors see it");
         page.getByLabel("Title").fill("Ask about a group day");
         page.getByLabel("Form name").fill("Group days");
-        page.getByLabel("Message: needed").check();
+        page.getByLabel("Message: Required").check();
         button("Save");
         assertThat(page.locator("h1")).hasText("Group days");
         assertThat(Browser.axe(page)).isEmpty();

@@ -81,7 +81,7 @@ class SiteJourneyTest extends Journey {
                 """) == 1);
         go("/outcomes");
         assertThat(page.locator("main")).containsText("it stands for Tide Notes.");
-        page.locator("main table a").first().click();
+        page.locator("main tbody a").first().click();
         page.getByLabel("Source").selectOption("Other websites");
         page.waitForResponse(
                 response -> response.request().method().equals("GET")

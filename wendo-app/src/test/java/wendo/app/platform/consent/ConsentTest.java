@@ -300,7 +300,7 @@ class ConsentTest extends WendoTest {
         };
         HttpResponse<String> refused = person.form(list, list, columns);
         assertThat(refused.statusCode()).isEqualTo(422);
-        assertThat(refused.body()).contains("State where these people agreed to be written to.");
+        assertThat(refused.body()).contains("Enter where these people agreed to be written to.");
         columns[11] = "Ticked at the till, 2026";
         person.form(list, list, columns);
         String file = person.get(list + "/file.csv").body();
