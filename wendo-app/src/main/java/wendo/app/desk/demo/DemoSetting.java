@@ -51,9 +51,14 @@ class DemoSetting {
         schedule(firstDay);
     }
 
-    /** All links were made shortly before the season. */
+    /** All links were made shortly before the season, and are labelled by how they reach people. */
     void date(LocalDate firstDay, ZoneId zone) {
-        jdbc.sql("update link set created_at = ?, created_by = 'Maren Holt'")
+        jdbc.sql("""
+                        update link l set created_at = ?, created_by = 'Maren Holt', labels = array[
+                            case when s.channel in ('PRINT', 'PLACE') then 'Season/Print' when s.channel = 'PARTNER' then 'Harbour'
+                                when s.channel in ('AD', 'SOCIAL') then 'Season/Online' else 'Season/Mailings' end]
+                        from source s where s.id = l.source_id
+                        """)
                 .param(Timestamp.from(
                         firstDay.minusDays(3).atTime(10, 0).atZone(zone).toInstant()))
                 .update();

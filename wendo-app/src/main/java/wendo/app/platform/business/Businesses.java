@@ -45,10 +45,13 @@ public class Businesses {
     /** Its language and way of writing; empty while it is being opened. */
     @Transactional(readOnly = true)
     public Optional<Locale> locale() {
-        Optional<Business> known = Optional.ofNullable(kept.getIfPresent(BusinessScope.current()));
-        return known.or(() ->
-                        repository.findById(BusinessScope.current().value()).map(BusinessAccount::business))
-                .map(Business::locale);
+        BusinessId id = BusinessScope.current();
+        Optional<Business> known = Optional.ofNullable(kept.getIfPresent(id));
+        if (known.isEmpty()) {
+            known = repository.findById(id.value()).map(BusinessAccount::business);
+            known.ifPresent(business -> kept.put(id, business));
+        }
+        return known.map(Business::locale);
     }
 
     private BusinessAccount account() {
