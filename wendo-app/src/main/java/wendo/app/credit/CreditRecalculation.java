@@ -22,7 +22,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.Texts;
 
 /**
- * Recalculates all credit of a business: after a rule was changed, and each night, because the data-driven models learn from each day. The edition before is shown until the new one is complete.
+ * Recalculates all credit of a business: after a rule was changed, and each night, because the data-driven models learn
+ * from each day. The edition before is shown until the new one is complete.
  */
 @Configuration
 class CreditRecalculation {

@@ -127,7 +127,10 @@ class CreditWork {
         rows.replace(edition, trails);
     }
 
-    /** Where visits before an outcome may be deleted already, the journey that is kept with its credit takes their place. */
+    /**
+     * Where visits before an outcome may be deleted already, the journey that is kept with its credit takes their
+     * place.
+     */
     private void addForgotten(
             List<DueOutcome> due, Map<UUID, List<TouchStore.Step>> steps, Rules rules, long standing) {
         List<UUID> old = due.stream()
@@ -179,7 +182,10 @@ class CreditWork {
         return CreditedTrail.of(trail, steps, rules.models(due.kind()));
     }
 
-    /** Keeps what came with the outcome, with the click identifier's visit if that may earn; answers the strongest evidence that points to a source. */
+    /**
+     * Keeps what came with the outcome, with the click identifier's visit if that may earn; answers the strongest
+     * evidence that points to a source.
+     */
     private Optional<Clue> clues(DueOutcome due, List<TouchStore.Step> steps, Rules rules) {
         List<Clue> all = new ArrayList<>(due.clues());
         steps.stream()

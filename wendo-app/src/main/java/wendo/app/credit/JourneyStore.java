@@ -35,7 +35,8 @@ class JourneyStore {
     private static final int MOST_STEPS = 20;
 
     /**
-     * For each kind of outcome. The journey of somebody who had one ends at their last of that kind, so a lead's journey ends at the lead. Consecutive visits by one source are one step, and so are those without a source.
+     * For each kind of outcome. The journey of somebody who had one ends at their last of that kind, so a lead's
+     * journey ends at the lead. Consecutive visits by one source are one step, and so are those without a source.
      */
     private static final String MAKE = """
             insert into journey

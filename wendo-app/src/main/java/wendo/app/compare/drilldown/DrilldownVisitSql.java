@@ -19,7 +19,10 @@ final class DrilldownVisitSql {
     private static final String LINKS =
             "v.link_id = any(array(select lk.id from link lk join source s on s.id = lk.source_id where %s = :key))";
 
-    /** Up to so many visits are looked up by their links and sorted. With more, reading all visits from the newest on finds a page full sooner. */
+    /**
+     * Up to so many visits are looked up by their links and sorted. With more, reading all visits from the newest on
+     * finds a page full sooner.
+     */
     static final long FEW = 50_000;
 
     private static final String ARRIVED = """
@@ -41,7 +44,8 @@ final class DrilldownVisitSql {
             """.formatted("%1$s", ARRIVED);
 
     /**
-     * A row for each time that somebody is counted: their last visit in the period, whose earlier ones, and what became of
+     * A row for each time that somebody is counted: their last visit in the period, whose earlier ones, and what became
+     * of
      * them, are looked up for those that are shown. By whom they are of, whatever the planner believes (offset 0): of
      * visits that have just been filled in it may think that all of a period are fewer than one person's.
      */

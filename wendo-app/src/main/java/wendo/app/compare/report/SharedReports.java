@@ -1,9 +1,7 @@
 package wendo.app.compare.report;
 
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -12,19 +10,16 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.RandomToken;
 
 /** The reports that the current business has shared. */
 @Service
 class SharedReports {
-    /** 128 bits: nobody guesses an address. */
-    private static final int TOKEN_BYTES = 16;
-
     private static final int MOST_LISTED = 200;
 
     private final ReportRepository repository;
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final SecureRandom random = new SecureRandom();
 
     SharedReports(ReportRepository repository, JdbcClient jdbc, Clock clock) {
         this.repository = repository;
@@ -38,10 +33,7 @@ class SharedReports {
 
     @Transactional
     UUID share(Wanted wanted, String by) {
-        byte[] bytes = new byte[TOKEN_BYTES];
-        random.nextBytes(bytes);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-        StoredReport report = new StoredReport(token, wanted, clock.instant(), by);
+        StoredReport report = new StoredReport(RandomToken.next(), wanted, clock.instant(), by);
         repository.save(report);
         return report.id();
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
+import wendo.app.platform.site.FilterValues;
 
 /** A report that was switched on once. Switched on again it has the address that it had. */
 @Entity
@@ -50,7 +51,8 @@ class LinkReport extends BusinessEntity {
     }
 
     ReportSubject of() {
-        return new ReportSubject(ReportSubject.Kind.valueOf(kind.toUpperCase(java.util.Locale.ROOT)), subject);
+        return new ReportSubject(
+                FilterValues.one(ReportSubject.Kind.values(), kind).orElseThrow(), subject);
     }
 
     boolean isOn() {

@@ -1,5 +1,6 @@
 package wendo.app.issue.linkreport;
 
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
@@ -84,7 +85,7 @@ class LinkReportController {
     }
 
     private static String address(ReportSubject of) {
-        return FilterValues.query(java.util.Map.of(of.kind().key(), of.key()));
+        return FilterValues.query(Map.of(of.kind().key(), of.key()));
     }
 
     /** The period of the page is that of the report: a moving one, such as the last 28 days, moves with it. */

@@ -6,15 +6,17 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.site.FilterValues;
 import wendo.core.measure.Period;
 
-/** The SQL of a report of links: people's visits from the moment that each link's figures count from. Nobody is named. */
+/**
+ * The SQL of a report of links: people's visits from the moment that each link's figures count from. Nobody is named.
+ */
 @Component
 class LinkReportQueries {
     private static final int TOP = 10;
@@ -142,7 +144,9 @@ class LinkReportQueries {
                             group by 1, 2)
                         select trait, said, visits from told where place <= :top order by trait, place
                         """, of, period).param("top", TOP).query(row -> {
-            known.computeIfAbsent(Trait.valueOf(row.getString(1).toUpperCase(Locale.ROOT)), trait -> new ArrayList<>())
+            known.computeIfAbsent(
+                            FilterValues.one(Trait.values(), row.getString(1)).orElseThrow(),
+                            trait -> new ArrayList<>())
                     .add(new Known(row.getString(2), row.getLong(3)));
         });
         return known;

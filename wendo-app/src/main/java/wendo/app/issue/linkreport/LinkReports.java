@@ -1,9 +1,7 @@
 package wendo.app.issue.linkreport;
 
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -11,17 +9,14 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.RandomToken;
 
 /** The reports of the current business's links. */
 @Service
 class LinkReports {
-    /** 128 bits: nobody guesses an address. */
-    private static final int TOKEN_BYTES = 16;
-
     private final LinkReportRepository repository;
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final SecureRandom random = new SecureRandom();
 
     LinkReports(LinkReportRepository repository, JdbcClient jdbc, Clock clock) {
         this.repository = repository;
@@ -66,16 +61,10 @@ class LinkReports {
     void show(ReportSubject of, EditedVersion edited, boolean withOutcomes, String period, String by) {
         LinkReport report = repository
                 .findByKindAndSubject(of.kind().key(), of.key())
-                .orElseGet(() -> new LinkReport(of, token(), clock.instant(), by));
+                .orElseGet(() -> new LinkReport(of, RandomToken.next(), clock.instant(), by));
         report.mustStillBe(edited);
         report.show(withOutcomes, period);
         repository.save(report);
-    }
-
-    private String token() {
-        byte[] bytes = new byte[TOKEN_BYTES];
-        random.nextBytes(bytes);
-        return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
     }
 
     @Transactional

@@ -32,7 +32,7 @@ record LeadFilter(String find, String whose, Optional<Stage> stage, Optional<UUI
                         .filter(one -> one.toString().equals(days))
                         .findFirst()
                         .orElse(0),
-                ListLook.of(LeadColumn.values(), LeadColumn.ARRIVED, asked));
+                ListLook.of(LeadColumns.ALL, "arrived", asked));
     }
 
     public LeadFilter of(String others) {

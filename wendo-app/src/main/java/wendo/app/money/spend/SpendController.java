@@ -101,10 +101,10 @@ class SpendController {
         SpendForm.Checked checked =
                 SpendForm.check(typed, new ArrayList<>(subjects().keySet()), business);
         if (checked.cost().isEmpty()) {
-            return InvalidForm.of(page(checked.form(), look(TypedFields.none()), choice, business));
+            return InvalidForm.of(page(checked.form(), look(typed), choice, business));
         }
         spends.enter(checked.cost().get(), person.name());
-        return new ModelAndView("redirect:/spend?" + choice.query());
+        return new ModelAndView("redirect:/spend?" + look(typed).behind(choice.query()));
     }
 
     /** What it cost is known: nothing. */
@@ -202,11 +202,11 @@ class SpendController {
     }
 
     private static ListLook look(TypedFields asked) {
-        return ListLook.of(SpendColumn.values(), SpendColumn.FROM, asked);
+        return ListLook.of(SpendColumns.ALL, "from", asked);
     }
 
     private ModelAndView page(SpendForm form, ListLook look, PeriodChoice choice, Business business) {
-        List<SpendQueries.Row> rows = look.sorted(queries.list(choice.period()), ((SpendColumn) look.sorted()).order());
+        List<SpendQueries.Row> rows = look.sorted(queries.list(choice.period()), SpendColumns.order(look.sorted()));
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         return ViewRecord.of(
                 "money/spend/page",

@@ -90,7 +90,10 @@ public class NetworkDirectory {
      */
     public record LinkSubId(String parameter, Optional<String> value) {}
 
-    /** The sub-ID for an address that leads to a network without passing through Wendo, where no visit can be named; empty for other addresses. */
+    /**
+     * The sub-ID for an address that leads to a network without passing through Wendo, where no visit can be named;
+     * empty for other addresses.
+     */
     public Optional<LinkSubId> subIdOf(BusinessId business, String address, String slug) {
         List<Known> own = networks.get(business);
         return (own == null ? Optional.<Known>empty() : find(own, address))
@@ -110,7 +113,9 @@ public class NetworkDirectory {
                 : left.take().stream().boxed().findFirst().flatMap(network.form()::alias);
     }
 
-    /** Listens for changes by any process, and reserves aliases. While the database is away everything stays as it was. */
+    /**
+     * Listens for changes by any process, and reserves aliases. While the database is away everything stays as it was.
+     */
     @Scheduled(fixedDelay = 500, timeUnit = TimeUnit.MILLISECONDS)
     final void refresh() {
         try {

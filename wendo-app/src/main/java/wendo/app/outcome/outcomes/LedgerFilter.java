@@ -31,7 +31,7 @@ record LedgerFilter(
                 FilterValues.id(asked.raw("source")),
                 FilterValues.one(OutcomeStatus.values(), asked.raw("status")),
                 asked.raw("joined").equals("no"),
-                ListLook.of(LedgerColumn.values(), LedgerColumn.WHEN, asked));
+                ListLook.of(LedgerColumns.ALL, "when", asked));
     }
 
     /** Whether it holds outcomes back, beside those of other kinds. */

@@ -11,7 +11,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.visit.visits.VisitsStored;
 
 /**
- * Marks outcomes that were faster than the carrier of their visit, once that turns out to be a proof's. Visit and outcome may become visible in either order, so both events are listened to.
+ * Marks outcomes that were faster than the carrier of their visit, once that turns out to be a proof's. Visit and
+ * outcome may become visible in either order, so both events are listened to.
  */
 @Component
 class OutcomesProving {

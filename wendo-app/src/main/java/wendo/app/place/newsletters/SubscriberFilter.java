@@ -46,7 +46,7 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
     }
 
     private static ListLook look(TypedFields asked) {
-        return ListLook.of(SubscriberColumn.values(), SubscriberColumn.SUBSCRIBED, asked);
+        return ListLook.of(SubscriberColumns.ALL, "subscribed", asked);
     }
 
     public boolean isNarrow() {

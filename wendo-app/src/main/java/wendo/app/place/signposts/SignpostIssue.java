@@ -83,7 +83,10 @@ class SignpostIssue {
     /** @param source whose link it is; empty text for the signpost's own */
     record WantedEntry(String address, String source, String title) {}
 
-    /** The link of an entry: a pasted one of our own, or a new one to the pasted page, with its source's tags. Throws {@link LinkRefused}. */
+    /**
+     * The link of an entry: a pasted one of our own, or a new one to the pasted page, with its source's tags. Throws
+     * {@link LinkRefused}.
+     */
     @Transactional
     UUID entryLink(Signposts.Signpost signpost, WantedEntry wanted, String by) {
         String address = wanted.address();

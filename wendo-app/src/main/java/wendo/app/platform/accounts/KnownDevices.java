@@ -3,12 +3,10 @@ package wendo.app.platform.accounts;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.security.SecureRandom;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Arrays;
-import java.util.Base64;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,17 +16,17 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.site.Digest;
+import wendo.app.platform.site.RandomToken;
 
 /** Browsers that somebody has signed in with. What the browser keeps is random; what is kept here is its hash. */
 @Component
 class KnownDevices {
     private static final String COOKIE = "wendo_device";
     private static final Duration KEPT = Duration.ofDays(365);
-    private static final int BYTES = 24;
+    private static final int LONGEST = 48;
 
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final SecureRandom random = new SecureRandom();
 
     KnownDevices(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
@@ -52,7 +50,7 @@ class KnownDevices {
     private static Optional<String> token(HttpServletRequest request) {
         return Arrays.stream(request.getCookies() == null ? new Cookie[0] : request.getCookies())
                 .filter(cookie ->
-                        cookie.getName().equals(COOKIE) && cookie.getValue().length() <= 2 * BYTES)
+                        cookie.getName().equals(COOKIE) && cookie.getValue().length() <= LONGEST)
                 .map(Cookie::getValue)
                 .findFirst();
     }
@@ -60,7 +58,7 @@ class KnownDevices {
     /** Knows this browser from now on. */
     @Transactional
     public void remember(UUID person, HttpServletRequest request, HttpServletResponse response) {
-        String token = token(request).orElseGet(this::fresh);
+        String token = token(request).orElseGet(RandomToken::next);
         jdbc.sql("""
                         insert into known_device values (?, ?, ?)
                         on conflict (person_id, token_hash) do update set last_used_at = excluded.last_used_at
@@ -77,11 +75,5 @@ class KnownDevices {
                         .maxAge(KEPT)
                         .build()
                         .toString());
-    }
-
-    private String fresh() {
-        byte[] bytes = new byte[BYTES];
-        random.nextBytes(bytes);
-        return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
     }
 }

@@ -3,7 +3,10 @@ package wendo.app.platform.business;
 import java.util.OptionalInt;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 
-/** The version that a form showed, as it came back with what was typed. Forms that show none, such as a program's, hold nothing up. */
+/**
+ * The version that a form showed, as it came back with what was typed. Forms that show none, such as a program's, hold
+ * nothing up.
+ */
 public record EditedVersion(OptionalInt number) {
     private static final int MOST_DIGITS = 9;
     private static final int CONTENTS = 1_000_000_000;
@@ -25,7 +28,10 @@ public record EditedVersion(OptionalInt number) {
         return of(isNumber ? Integer.parseInt(typed) : -1);
     }
 
-    /** For settings that share a row with others: a number made from their own values, because the row's version also counts changes of the others. */
+    /**
+     * For settings that share a row with others: a number made from their own values, because the row's version also
+     * counts changes of the others.
+     */
     public static int ofContent(Record content) {
         return Math.floorMod(content.toString().hashCode(), CONTENTS);
     }

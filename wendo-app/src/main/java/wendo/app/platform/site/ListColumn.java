@@ -1,37 +1,46 @@
 package wendo.app.platform.site;
 
-import java.util.Locale;
+import java.util.Set;
 
-/** A column of a list. A list's columns are an enum, in the order in which they stand. */
-public interface ListColumn {
-    String name();
-
-    /** The key of the text that heads it. */
-    String heading();
-
-    /** The SQL that the list is sorted by when this column is pressed; empty text if it cannot be sorted by. */
-    String sql();
-
-    /** Whether the first press on its heading brings the greatest or latest on top. */
-    default boolean isGreatestFirst() {
-        return false;
+/**
+ * A column of a list.
+ *
+ * @param key as it stands in addresses
+ * @param heading the key of the text that heads it
+ * @param sql what the list is sorted by when this column is pressed; empty text where rows are sorted in memory
+ */
+public record ListColumn(String key, String heading, String sql, Set<Trait> traits) {
+    /** What a column is beyond the usual. */
+    public enum Trait {
+        /** The first press on its heading brings the greatest or latest on top. */
+        GREATEST_FIRST,
+        FIGURE,
+        /** Not shown until somebody chooses it. */
+        ON_WISH,
+        NOT_SORTABLE
     }
 
-    /** Whether it is shown until somebody chooses columns. */
-    default boolean isUsual() {
-        return true;
+    public ListColumn {
+        traits = Set.copyOf(traits);
     }
 
-    default boolean isFigure() {
-        return false;
+    public static ListColumn of(String key, String heading, String sql, Trait... traits) {
+        return new ListColumn(key, heading, sql, Set.of(traits));
     }
 
-    default boolean isSortable() {
-        return !sql().isEmpty();
+    public boolean isGreatestFirst() {
+        return traits.contains(Trait.GREATEST_FIRST);
     }
 
-    /** As it stands in addresses. */
-    default String key() {
-        return name().toLowerCase(Locale.ROOT);
+    public boolean isFigure() {
+        return traits.contains(Trait.FIGURE);
+    }
+
+    public boolean isUsual() {
+        return !traits.contains(Trait.ON_WISH);
+    }
+
+    public boolean isSortable() {
+        return !traits.contains(Trait.NOT_SORTABLE);
     }
 }

@@ -23,38 +23,39 @@ public record ListLook(
         shown = List.copyOf(shown);
     }
 
-    public static ListLook usual(ListColumn[] all, ListColumn usual) {
-        return of(all, usual, TypedFields.none());
-    }
-
-    public static ListLook of(ListColumn[] all, ListColumn usual, TypedFields asked) {
+    /** @param usualKey the column that the list is sorted by until somebody presses a heading */
+    public static ListLook of(List<ListColumn> all, String usualKey, TypedFields asked) {
+        ListColumn usual = all.stream()
+                .filter(column -> column.key().equals(usualKey))
+                .findFirst()
+                .orElseThrow();
         String sort = asked.text("sort");
         boolean isReversed = sort.startsWith("-");
         String key = isReversed ? sort.substring(1) : sort;
-        ListColumn sorted = Arrays.stream(all)
+        ListColumn sorted = all.stream()
                 .filter(column -> column.isSortable() && column.key().equals(key))
                 .findFirst()
                 .orElse(usual);
         return new ListLook(
-                List.of(all),
+                all,
                 shown(all, asked),
                 usual,
                 sorted,
                 isReversed && sorted.key().equals(key));
     }
 
-    private static List<ListColumn> shown(ListColumn[] all, TypedFields asked) {
+    private static List<ListColumn> shown(List<ListColumn> all, TypedFields asked) {
         Set<String> wanted = asked.all("columns").stream()
                 .flatMap(text -> Arrays.stream(text.split("\\.", -1)))
                 .collect(Collectors.toSet());
-        boolean isChosen = Arrays.stream(all).anyMatch(column -> wanted.contains(column.key()));
-        return Arrays.stream(all)
-                .filter(column -> column == all[0] || (isChosen ? wanted.contains(column.key()) : column.isUsual()))
+        boolean isChosen = all.stream().anyMatch(column -> wanted.contains(column.key()));
+        return all.stream()
+                .filter(column -> column == all.get(0) || (isChosen ? wanted.contains(column.key()) : column.isUsual()))
                 .toList();
     }
 
-    public boolean shows(String name) {
-        return shown.stream().anyMatch(column -> column.name().equals(name));
+    public boolean shows(String key) {
+        return shown.stream().anyMatch(column -> column.key().equals(key));
     }
 
     /** The columns that can be chosen: all but the first, which always stays. */

@@ -3,6 +3,7 @@ package wendo.app.platform.wording;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -30,10 +31,11 @@ class Wordings {
     }
 
     private Map<PublicText, String> find() {
-        return repository.findAll().stream()
-                .findFirst()
-                .map(OwnWording::said)
-                .orElseGet(() -> new EnumMap<>(PublicText.class));
+        return stored().map(OwnWording::said).orElseGet(() -> new EnumMap<>(PublicText.class));
+    }
+
+    private Optional<OwnWording> stored() {
+        return repository.findAll().stream().findFirst();
     }
 
     /** @param version 0 until something was said */
@@ -41,18 +43,14 @@ class Wordings {
 
     @Transactional(readOnly = true)
     Shown shown() {
-        return new Shown(
-                find(),
-                repository.findAll().stream()
-                        .findFirst()
-                        .map(OwnWording::version)
-                        .orElse(0));
+        return stored().map(wording -> new Shown(wording.said(), wording.version()))
+                .orElseGet(() -> new Shown(Map.of(), 0));
     }
 
     /** Of two who are the first at once, one is refused by the unique key. */
     @Transactional
     void say(EditedVersion edited, Map<PublicText, String> said) {
-        OwnWording wording = repository.findAll().stream().findFirst().orElseGet(OwnWording::new);
+        OwnWording wording = stored().orElseGet(OwnWording::new);
         wording.mustStillBe(edited);
         wording.say(said);
         repository.save(wording);

@@ -82,14 +82,14 @@ class DestinationController {
     }
 
     @PostMapping
-    ModelAndView add(@RequestParam String address, Business business) {
+    ModelAndView add(@RequestParam String address, TypedFields asked, Business business) {
         try {
             WebAddress page = Destinations.check(address, business, Set.of());
             UUID id = destinations.findOrCreate(page).id();
             looks.look(page, business);
             return new ModelAndView("redirect:/setup/destinations/" + id);
         } catch (AddressRefused e) {
-            return InvalidForm.of(list(TypedFields.none(), address, Texts.said(e)));
+            return InvalidForm.of(list(asked, address, Texts.said(e)));
         }
     }
 
@@ -164,7 +164,7 @@ class DestinationController {
     }
 
     private ModelAndView list(TypedFields asked, String address, String fault) {
-        ListLook look = ListLook.of(DestinationColumn.values(), DestinationColumn.HEALTH, asked);
+        ListLook look = ListLook.of(DestinationColumns.ALL, "health", asked);
         String find = FilterValues.text(asked.text("find"));
         String part = find.toLowerCase(Locale.ROOT);
         Map<UUID, Long> links = queries.links();
@@ -176,7 +176,7 @@ class DestinationController {
         return ViewRecord.of(
                 "prepare/destinations/list",
                 new DestinationListPage(
-                        look.sorted(found, ((DestinationColumn) look.sorted()).order(links)),
+                        look.sorted(found, DestinationColumns.order(look.sorted(), links)),
                         links,
                         find,
                         FilterValues.query(Map.of("find", find)),

@@ -19,7 +19,10 @@ import wendo.core.visits.Origin;
 class ArrivalQueries {
     static final int SHOWN = 100;
 
-    /** The source of a page is looked up now, because since its arrival a website may have been assigned to a source, or sources merged. */
+    /**
+     * The source of a page is looked up now, because since its arrival a website may have been assigned to a source, or
+     * sources merged.
+     */
     private static final String ARRIVED = """
             with arrived as materialized (
                 select page_id, is_person, sum(arrivals) as arrivals, max(latest) as latest

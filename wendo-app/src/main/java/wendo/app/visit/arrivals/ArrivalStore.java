@@ -20,7 +20,8 @@ import wendo.core.visits.Sorting;
 import wendo.core.visits.VisitKind;
 
 /**
- * Keeps arrivals. All search engines together are one source, and so are all social networks and all other websites: anybody can make the tag report any host. A person decides which host is a source of its own.
+ * Keeps arrivals. All search engines together are one source, and so are all social networks and all other websites:
+ * anybody can make the tag report any host. A person decides which host is a source of its own.
  */
 @Component
 class ArrivalStore {

@@ -6,6 +6,8 @@ import java.net.http.HttpResponse;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -84,6 +86,20 @@ class SpendTest extends WendoTest {
         assertThat(enter("/spend", "source:" + tenant.id().value(), "lump", "1", "2026-05-02", "2026-05-02")
                         .statusCode())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void the_columns_and_the_sort_stay_whether_an_amount_is_taken_or_refused() {
+        String look = DAYS + "&sort=cost&columns=source.entered";
+        HttpResponse<String> entered =
+                enter("/spend" + look, source("Postcards"), "lump", "5", "2026-05-01", "2026-05-04");
+        assertThat(entered.headers().firstValue("Location").orElseThrow()).endsWith("/spend" + look);
+        HttpResponse<String> refused =
+                enter("/spend" + look, source("Postcards"), "lump", "lots", "2026-05-01", "2026-05-04");
+        assertThat(refused.statusCode()).isEqualTo(422);
+        Document page = Jsoup.parse(refused.body());
+        assertThat(page.select("thead .sorting").eachText()).containsExactly("Source", "Entered by");
+        assertThat(page.select("input[name=sort]").val()).isEqualTo("cost");
     }
 
     @Test

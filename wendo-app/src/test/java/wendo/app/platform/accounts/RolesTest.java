@@ -115,7 +115,10 @@ class RolesTest extends WendoTest {
         assertThat(doors().stream().filter(Door::isChange)).hasSizeGreaterThan(100);
     }
 
-    /** Nothing they name exists, so whoever is let in is told that, or what is missing; a link that is nobody's is not one's own. */
+    /**
+     * Nothing they name exists, so whoever is let in is told that, or what is missing; a link that is nobody's is not
+     * one's own.
+     */
     @Test
     void every_door_opens_for_those_whose_role_may_and_for_nobody_else() {
         Queue<String> wrong = new ConcurrentLinkedQueue<>();
