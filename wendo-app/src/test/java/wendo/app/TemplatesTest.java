@@ -18,6 +18,8 @@ class TemplatesTest {
     private static final Pattern INLINE = Pattern.compile(
             "<[^>]+\\s(style|on[a-z]+|hx-on[^=]*)=|<style|<script(?![^>]*src)", Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern DEFINED = Pattern.compile("th:fragment=\"([a-z]+)[\"(]");
+
     private static final Pattern POSTING = Pattern.compile("<form[^>]+method=\"post\"[^>]*>");
 
     static List<Path> templates() throws IOException {
@@ -78,5 +80,28 @@ class TemplatesTest {
                         .filter(form -> !isOpen && !form.contains("th:action"))
                         .toList())
                 .isEmpty();
+    }
+
+    /** A fragment is asked for by its name or by an element's: one called as an element brings all such elements along. */
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_fragment_is_not_taken_for_an_element_beside_it(Path template) throws IOException {
+        String html = Files.readString(template);
+        assertThat(DEFINED.matcher(html)
+                        .results()
+                        .map(found -> found.group(1))
+                        .filter(name -> html.split("<" + name + "\\b", -1).length > 2)
+                        .toList())
+                .isEmpty();
+    }
+
+    /** Who reads a page aloud is told its language (WCAG 2.2, 3.1.1); inside of the application the layout says it. */
+    @ParameterizedTest
+    @MethodSource("templates")
+    void a_page_with_a_head_of_its_own_says_its_language(Path template) throws IOException {
+        String html = Files.readString(template);
+        if (html.contains("<head")) {
+            assertThat(html).containsPattern("<html (th:)?lang=\"[$#{]");
+        }
     }
 }

@@ -99,10 +99,26 @@ class PublicPagesTest extends WendoTest {
 
     /** Who reads a page aloud is told its language (WCAG 2.2, 3.1.1). */
     @ParameterizedTest
-    @CsvSource({"/t/opt-in/00000000-0000-0000-0000-000000000000", "/t/forms/00000000-0000-0000-0000-000000000000"})
+    @CsvSource({
+        "/t/opt-in/00000000-0000-0000-0000-000000000000",
+        "/t/forms/00000000-0000-0000-0000-000000000000",
+        "/t/proofs/00000000-0000-0000-0000-000000000000"
+    })
     void a_page_says_which_language_it_is_in(String path) {
         Tenant tenant = tenant("Knot Kayaks");
         assertThat(http().send(asking(tenant, path, "nl")).body()).contains("<html lang=\"nl\"");
+    }
+
+    /** A link host serves its own files alone: a page there has one head, which names nothing of the application's. */
+    @ParameterizedTest
+    @CsvSource({
+        "/t/opt-in/00000000-0000-0000-0000-000000000000",
+        "/t/forms/00000000-0000-0000-0000-000000000000",
+        "/t/proofs/00000000-0000-0000-0000-000000000000"
+    })
+    void a_page_on_a_link_host_names_nothing_of_the_applications_own(String path) {
+        String page = http().send(asking(tenant("Knot Kayaks"), path, "")).body();
+        assertThat(page).contains("/t/open.css").containsOnlyOnce("<head").doesNotContain("/assets/");
     }
 
     @Test
