@@ -9,6 +9,7 @@ import { calendar } from "./calendar.js";
 import { copier } from "./copy.js";
 import { filter } from "./filter.js";
 import { fold } from "./fold.js";
+import { mirror } from "./mirror.js";
 import { ticks } from "./ticks.js";
 
 // What is only of use without script goes away; it stays where scripts are off, and where they did not load.
@@ -18,6 +19,7 @@ Alpine.data("calendar", calendar);
 Alpine.data("copier", copier);
 Alpine.data("filter", filter);
 Alpine.data("fold", fold);
+Alpine.data("mirror", mirror);
 Alpine.data("ticks", ticks);
 Alpine.start();
 

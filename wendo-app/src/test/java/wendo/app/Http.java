@@ -86,6 +86,33 @@ public final class Http {
                 .POST(HttpRequest.BodyPublishers.ofString(encode(all))));
     }
 
+    /** A file that a form sends. */
+    public record Sent(String field, String type, byte[] file) {}
+
+    /** Sends a form with a file (RFC 7578), with the token of the page it stands on. */
+    public HttpResponse<String> upload(String page, String action, Sent sent, String... fields) {
+        Matcher token = CSRF.matcher(get(page).body());
+        List<String> all = new ArrayList<>(List.of(fields));
+        if (token.find()) {
+            all.addAll(List.of("_csrf", token.group(1)));
+        }
+        java.io.ByteArrayOutputStream body = new java.io.ByteArrayOutputStream();
+        for (int i = 0; i < all.size(); i += 2) {
+            body.writeBytes("--edge\r\nContent-Disposition: form-data; name=\"%s\"\r\n\r\n%s\r\n"
+                    .formatted(all.get(i), all.get(i + 1))
+                    .getBytes(StandardCharsets.UTF_8));
+        }
+        body.writeBytes(
+                "--edge\r\nContent-Disposition: form-data; name=\"%s\"; filename=\"file\"\r\nContent-Type: %s\r\n\r\n"
+                        .formatted(sent.field(), sent.type())
+                        .getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(sent.file());
+        body.writeBytes("\r\n--edge--\r\n".getBytes(StandardCharsets.UTF_8));
+        return send(request(action)
+                .header("Content-Type", "multipart/form-data; boundary=edge")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+    }
+
     private static String encode(List<String> fields) {
         List<String> pairs = new ArrayList<>();
         for (int i = 0; i < fields.size(); i += 2) {

@@ -103,6 +103,8 @@ class MigrationsTest {
                         "door_signpost",
                         "door_report",
                         "door_link_report",
+                        "door_share_cards",
+                        "door_share_picture",
                         "door_form",
                         "door_messages_due",
                         "door_outgoing",

@@ -19,6 +19,23 @@ public final class DemoSite implements AutoCloseable {
     private static final String POLICY =
             "default-src 'self'; script-src 'self' %s; connect-src 'self' %s; frame-ancestors 'none'";
 
+    /** What a page says of itself to whoever draws a card of it. */
+    private record Said(String title, String about) {}
+
+    private static final Map<String, Said> SAID = Map.of(
+            "home",
+            new Said(
+                    "Learn to sail on a quiet bay",
+                    "Courses for beginners, days for groups, and vouchers to give away."),
+            "courses",
+            new Said(
+                    "Sailing courses at Marram Point",
+                    "Taster sessions, weekends and a children's week, in small groups. Boats, suits and lifejackets are lent."),
+            "enquiry",
+            new Said("A day on the water for your group", "Tell us how many you are and when; we answer within a day."),
+            "vouchers",
+            new Said("Give away a day at sea", "Vouchers for any course, by e-mail or on paper, good for two years."));
+
     private final HttpServer server;
     private final ExecutorService threads = Executors.newFixedThreadPool(8);
     private final Orders orders = new Orders();
@@ -62,6 +79,7 @@ public final class DemoSite implements AutoCloseable {
                 case "/" -> page(exchange, 200, "home");
                 case "/courses", "/enquiry", "/vouchers" -> page(exchange, 200, path.substring(1));
                 case "/thanks" -> thanks(exchange);
+                case "/bay.png" -> picture(exchange);
                 case "/site.css" -> file(exchange, "site.css", "text/css");
                 case "/favicon.ico" -> exchange.sendResponseHeaders(204, -1);
                 default -> page(exchange, 404, "missing");
@@ -112,6 +130,9 @@ public final class DemoSite implements AutoCloseable {
         Map<String, String> all = new HashMap<>(values);
         all.put("linkOrigin", linkOrigin);
         all.put("siteKey", siteKey);
+        Said said = SAID.getOrDefault(name, new Said("Marram Point Sailing", ""));
+        all.put("title", said.title());
+        all.put("about", said.about());
         String page = read("frame.html").replace("{{content}}", read(name + ".html"));
         for (Map.Entry<String, String> value : all.entrySet()) {
             page = page.replace("{{" + value.getKey() + "}}", escape(value.getValue()));
@@ -124,6 +145,13 @@ public final class DemoSite implements AutoCloseable {
         exchange.getResponseHeaders().set("Content-Security-Policy", POLICY.formatted(linkOrigin, linkOrigin));
         byte[] bytes = page.getBytes(StandardCharsets.UTF_8);
         exchange.sendResponseHeaders(status, bytes.length);
+        exchange.getResponseBody().write(bytes);
+    }
+
+    private static void picture(HttpExchange exchange) throws IOException {
+        byte[] bytes = DrawnBay.png();
+        exchange.getResponseHeaders().set("Content-Type", "image/png");
+        exchange.sendResponseHeaders(200, bytes.length);
         exchange.getResponseBody().write(bytes);
     }
 

@@ -79,7 +79,9 @@ final class Browser implements AutoCloseable {
      */
     @SuppressWarnings("unchecked")
     static List<String> axe(Page page) {
-        page.evaluate(AxeBuilder.getAxeScript());
+        if ((boolean) page.evaluate("typeof axe === 'undefined'")) {
+            page.evaluate(AxeBuilder.getAxeScript());
+        }
         return (List<String>) page.evaluate("""
                 () => axe.run(document, { resultTypes: ["violations"] }).then((found) =>
                     found.violations.map((one) => `${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html)}`))

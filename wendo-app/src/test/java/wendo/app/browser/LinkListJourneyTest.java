@@ -125,6 +125,7 @@ class LinkListJourneyTest extends Journey {
                 link + "/message",
                 link + "/newsletter",
                 link + "/proof",
+                link + "/shared",
                 "/codes?link=" + link(0),
                 "/signposts",
                 "/find?find=spring");

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 
@@ -12,23 +11,6 @@ import java.util.regex.Pattern;
 public final class Sorting {
     /** A second tap on the same link within this time is the same visit again. Ours. */
     public static final Duration REPEAT_WITHIN = Duration.ofSeconds(30);
-
-    /** Programs that fetch a link to draw a preview of it, or to scan it, where the crawler list calls them robots. */
-    private static final List<String> UNFURLERS = List.of(
-            "facebookexternalhit",
-            "whatsapp",
-            "slackbot",
-            "telegrambot",
-            "twitterbot",
-            "linkedinbot",
-            "discordbot",
-            "skypeuripreview",
-            "microsoftpreview",
-            "bingpreview",
-            "viber",
-            "embedly",
-            "pinterestbot",
-            "bitlybot");
 
     private static final Pattern AHEAD =
             Pattern.compile("\\b(prefetch|prerender|preview)\\b", Pattern.CASE_INSENSITIVE);
@@ -68,12 +50,10 @@ public final class Sorting {
 
     /** What the user agent alone tells; costly, so callers keep the answer. Empty for an ordinary browser. */
     public Optional<Sorted> sortUserAgent(String userAgent) {
-        String lower = userAgent.toLowerCase(Locale.ROOT);
-        for (String unfurler : UNFURLERS) {
-            if (lower.contains(unfurler)) {
-                return Optional.of(
-                        new Sorted(VisitKind.PREVIEW, "a program that draws link previews (%s)".formatted(unfurler)));
-            }
+        Optional<Sorted> preview = PreviewPrograms.nameOf(userAgent)
+                .map(name -> new Sorted(VisitKind.PREVIEW, "a program that draws link previews (%s)".formatted(name)));
+        if (preview.isPresent()) {
+            return preview;
         }
         if (userAgent.isBlank()) {
             return Optional.of(new Sorted(VisitKind.ROBOT, "it named no browser"));

@@ -90,6 +90,7 @@ public class LinkDirectory {
      * @param forwardsTo host and slug of the link that all other paths go by way of; empty text if none
      * @param keepsCookie whether the business lets visitors be told apart by a cookie
      * @param language the business's own, for pages that a visitor's browser asks for in none that there is
+     * @param origin how its addresses are written: scheme, name and, where needed, port
      */
     public record Host(
             UUID id,
@@ -98,6 +99,7 @@ public class LinkDirectory {
             String forwardsTo,
             boolean keepsCookie,
             Locale language,
+            String origin,
             Map<String, Target> targets) {
         public Optional<Target> find(String slug) {
             return Optional.ofNullable(targets.get(slug.toLowerCase(Locale.ROOT)));

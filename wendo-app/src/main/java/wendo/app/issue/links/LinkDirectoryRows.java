@@ -22,7 +22,7 @@ import wendo.core.links.Way;
 final class LinkDirectoryRows {
     private static final int PORTION = 10_000;
     private static final String HOSTS =
-            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale from door_link_hosts()";
+            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes, asks
@@ -47,6 +47,7 @@ final class LinkDirectoryRows {
                                 row.getString(5),
                                 row.getBoolean(6),
                                 Locale.forLanguageTag(row.getString(7)),
+                                row.getString(8),
                                 targets.apply(id)));
             }
         }

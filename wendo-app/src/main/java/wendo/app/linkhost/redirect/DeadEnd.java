@@ -1,14 +1,9 @@
 package wendo.app.linkhost.redirect;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.HtmlUtils;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.platform.site.OwnErrorPage;
 import wendo.app.platform.site.PublicLanguages;
@@ -24,15 +19,11 @@ class DeadEnd implements OwnErrorPage {
             "X-Robots-Tag", "noindex",
             "Content-Security-Policy", "default-src 'none'; style-src 'self'; frame-ancestors 'none'");
 
-    private final String page;
-
+    private final HostTemplate page = HostTemplate.read("dead-end.html");
     private final LinkDirectory directory;
 
-    DeadEnd(LinkDirectory directory) throws IOException {
+    DeadEnd(LinkDirectory directory) {
         this.directory = directory;
-        try (InputStream in = DeadEnd.class.getResourceAsStream("dead-end.html")) {
-            page = new String(Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8);
-        }
     }
 
     @Override
@@ -44,14 +35,11 @@ class DeadEnd implements OwnErrorPage {
     String page(LinkResponse.DeadEnd nowhere) {
         Locale reader =
                 PublicLanguages.of(nowhere.acceptLanguage()).orElseGet(() -> Texts.language(nowhere.ofBusiness()));
-        return page.replace("{language}", reader.getLanguage())
-                .replace("{nowhere}", escaped(Texts.in(reader, "linkhost.redirect.nowhere")))
-                .replace("{if-typed}", escaped(Texts.in(reader, "linkhost.redirect.if-typed")))
-                .replace("{if-still}", escaped(Texts.in(reader, "linkhost.redirect.if-still", nowhere.businessName())))
-                .replace("{business}", escaped(nowhere.businessName()));
-    }
-
-    private static String escaped(String text) {
-        return HtmlUtils.htmlEscape(text, StandardCharsets.UTF_8.name());
+        return page.filled(Map.of(
+                "language", reader.getLanguage(),
+                "nowhere", Texts.in(reader, "linkhost.redirect.nowhere"),
+                "if-typed", Texts.in(reader, "linkhost.redirect.if-typed"),
+                "if-still", Texts.in(reader, "linkhost.redirect.if-still", nowhere.businessName()),
+                "business", nowhere.businessName()));
     }
 }

@@ -25,14 +25,14 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
 
     private final LinkResponder answers;
     private final PendingRedirects departures;
-    private final DeadEnd deadEnd;
+    private final HostPages pages;
     private final boolean believesProxies;
     private boolean isAnswering;
 
-    LinkConnection(LinkResponder answers, PendingRedirects departures, DeadEnd deadEnd, boolean believesProxies) {
+    LinkConnection(LinkResponder answers, PendingRedirects departures, HostPages pages, boolean believesProxies) {
         this.answers = answers;
         this.departures = departures;
-        this.deadEnd = deadEnd;
+        this.pages = pages;
         this.believesProxies = believesProxies;
     }
 
@@ -51,6 +51,8 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
                 answers.to(NettyLinkRequest.of(request, context.channel().remoteAddress(), believesProxies));
         if (answer instanceof LinkResponse.Redirect led && led.visit().isPresent()) {
             departures.add(led.visit().get(), () -> send(context, led(led), stays));
+        } else if (answer instanceof LinkResponse.Card card) {
+            departures.add(card.visit(), () -> send(context, shown(pages.of(card)), stays));
         } else {
             send(context, response(answer, request), stays);
         }
@@ -61,15 +63,21 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
             return led(led);
         }
         if (answer instanceof LinkResponse.Host host) {
-            FullHttpResponse response = text(HttpResponseStatus.OK, host.id().toString());
-            response.headers().set(HttpHeaderNames.CONTENT_TYPE, "text/plain");
-            response.headers().set(HttpHeaderNames.CACHE_CONTROL, "no-store");
-            return response;
+            return shown(pages.of(host));
         }
-        String page = answer instanceof LinkResponse.DeadEnd nowhere ? deadEnd.page(nowhere) : "";
-        FullHttpResponse response =
-                text(HttpResponseStatus.NOT_FOUND, request.method().name().equals("HEAD") ? "" : page);
+        if (answer instanceof LinkResponse.DeadEnd nowhere
+                && !request.method().name().equals("HEAD")) {
+            return shown(pages.of(nowhere));
+        }
+        FullHttpResponse response = text(HttpResponseStatus.NOT_FOUND, "");
         DeadEnd.HEADERS.forEach(response.headers()::set);
+        return response;
+    }
+
+    private static FullHttpResponse shown(HostPages.Page page) {
+        FullHttpResponse response =
+                text(HttpResponseStatus.valueOf(page.status().value()), page.html());
+        page.headers().forEach(response.headers()::set);
         return response;
     }
 

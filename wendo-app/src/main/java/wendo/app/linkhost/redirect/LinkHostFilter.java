@@ -26,12 +26,12 @@ import wendo.app.visit.visits.VisitPipeline;
 class LinkHostFilter implements Filter {
     private final LinkResponder answers;
     private final VisitPipeline road;
-    private final DeadEnd deadEnd;
+    private final HostPages pages;
 
-    LinkHostFilter(LinkResponder answers, VisitPipeline road, DeadEnd deadEnd) {
+    LinkHostFilter(LinkResponder answers, VisitPipeline road, HostPages pages) {
         this.answers = answers;
         this.road = road;
-        this.deadEnd = deadEnd;
+        this.pages = pages;
     }
 
     @Override
@@ -43,18 +43,23 @@ class LinkHostFilter implements Filter {
         if (answer instanceof LinkResponse.NotOurs) {
             chain.doFilter(request, response);
         } else if (answer instanceof LinkResponse.Host host) {
-            response.setContentType("text/plain");
-            response.setHeader("Cache-Control", "no-store");
-            response.getWriter().write(host.id().toString());
+            show(pages.of(host), response);
         } else if (answer instanceof LinkResponse.DeadEnd nowhere) {
-            response.setStatus(HttpServletResponse.SC_NOT_FOUND);
-            DeadEnd.HEADERS.forEach(response::setHeader);
-            response.getOutputStream().write(deadEnd.page(nowhere).getBytes(StandardCharsets.UTF_8));
+            show(pages.of(nowhere), response);
+        } else if (answer instanceof LinkResponse.Card card) {
+            logged(card.visit());
+            show(pages.of(card), response);
         } else if (answer instanceof LinkResponse.Redirect led) {
             led.visit().ifPresent(this::logged);
             response.setStatus(HttpServletResponse.SC_FOUND);
             RedirectHeaders.of(led, (name, value) -> response.setHeader(name.toString(), value));
         }
+    }
+
+    private static void show(HostPages.Page page, HttpServletResponse response) throws IOException {
+        response.setStatus(page.status().value());
+        page.headers().forEach(response::setHeader);
+        response.getOutputStream().write(page.html().getBytes(StandardCharsets.UTF_8));
     }
 
     /** Comes back once the visit is on disk, or could not be brought there. */

@@ -6,8 +6,10 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import wendo.app.issue.links.LinkDirectory;
+import wendo.app.issue.sharecards.ShareCardDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.visit.visits.LoggedVisit;
 import wendo.app.visit.visits.ProofBook;
@@ -16,10 +18,11 @@ import wendo.core.links.Device;
 import wendo.core.links.Tagging;
 import wendo.core.links.Way;
 import wendo.core.visits.ClickId;
+import wendo.core.visits.PreviewPrograms;
 
 /**
  * Says what a link host answers, from memory: for a link a redirect to the stored address with a fresh click
- * identifier. It knows no server and waits for nothing.
+ * identifier, and to programs that draw previews its card. It knows no server and waits for nothing.
  */
 @Component
 class LinkResponder {
@@ -27,6 +30,7 @@ class LinkResponder {
 
     private final LinkDirectory directory;
     private final NetworkDirectory networks;
+    private final ShareCardDirectory cards;
     private final Visitors visitors;
     private final Countries countries;
     private final Clock clock;
@@ -35,12 +39,14 @@ class LinkResponder {
     LinkResponder(
             LinkDirectory directory,
             NetworkDirectory networks,
+            ShareCardDirectory cards,
             Visitors visitors,
             Countries countries,
             Clock clock,
             Unguessable random) {
         this.directory = directory;
         this.networks = networks;
+        this.cards = cards;
         this.visitors = visitors;
         this.countries = countries;
         this.clock = clock;
@@ -87,8 +93,7 @@ class LinkResponder {
                     Optional.empty(),
                     "");
         }
-        NetworkDirectory.Redirect led = networks.lead(target.business(), address(asking, target, way), click);
-        LoggedVisit visit = new LoggedVisit(
+        Function<String, LoggedVisit> visit = alias -> new LoggedVisit(
                 click,
                 target.business(),
                 target.link(),
@@ -103,8 +108,15 @@ class LinkResponder {
                 purpose(asking),
                 asking.header("Referer"),
                 Circumstances.languageOf(asking.header("Accept-Language")),
-                led.alias());
-        return new LinkResponse.Redirect(led.address(), Optional.of(visit), seen.cookie());
+                alias);
+        Optional<ShareCardDirectory.Shown> card = PreviewPrograms.drawsCards(asking.header("User-Agent"))
+                ? cards.find(target.link(), way.destination())
+                : Optional.empty();
+        if (card.isPresent()) {
+            return new LinkResponse.Card(host, card.get(), way.address(), visit.apply(""));
+        }
+        NetworkDirectory.Redirect led = networks.lead(target.business(), address(asking, target, way), click);
+        return new LinkResponse.Redirect(led.address(), Optional.of(visit.apply(led.alias())), seen.cookie());
     }
 
     private static String address(LinkRequest asking, LinkDirectory.Target target, Way way) {

@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.issue.links.LinkDirectory;
+import wendo.app.issue.sharecards.ShareCardDirectory;
 import wendo.app.visit.visits.LoggedVisit;
 
 /** What a link host answers. */
@@ -20,6 +21,14 @@ sealed interface LinkResponse {
             return new DeadEnd(host.businessName(), host.language(), acceptLanguage);
         }
     }
+
+    /**
+     * Shows the card of a link to a program that draws one.
+     *
+     * @param address where people are led
+     */
+    record Card(LinkDirectory.Host host, ShareCardDirectory.Shown shown, String address, LoggedVisit visit)
+            implements LinkResponse {}
 
     /**
      * Goes on to another address.

@@ -41,7 +41,7 @@ class LinkServer implements SmartLifecycle {
 
     private final LinkResponder answers;
     private final VisitPipeline road;
-    private final DeadEnd deadEnd;
+    private final HostPages pages;
     private static final int MAX_PORT = 65_535;
 
     private final Optional<InetSocketAddress> address;
@@ -52,13 +52,13 @@ class LinkServer implements SmartLifecycle {
     LinkServer(
             LinkResponder answers,
             VisitPipeline road,
-            DeadEnd deadEnd,
+            HostPages pages,
             Installation installation,
             @Value("${server.address:}") String address,
             @Value("${server.forward-headers-strategy}") String forwarded) {
         this.answers = answers;
         this.road = road;
-        this.deadEnd = deadEnd;
+        this.pages = pages;
         this.address = installation.linkPort().isEmpty()
                 ? Optional.empty()
                 : Optional.of(socket(address, number(installation.linkPort())));
@@ -104,7 +104,7 @@ class LinkServer implements SmartLifecycle {
                                         answers,
                                         departures.computeIfAbsent(
                                                 connection.eventLoop(), loop -> new PendingRedirects(loop, road)),
-                                        deadEnd,
+                                        pages,
                                         believesProxies));
                     }
                 })

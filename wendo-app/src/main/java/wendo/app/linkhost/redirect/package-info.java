@@ -1,5 +1,6 @@
 /** The link hosts' answers: redirects from memory, each once its visit is on disk. */
-@ApplicationModule(allowedDependencies = {"platform.site", "issue.links", "visit.visits", "outcome.networks"})
+@ApplicationModule(
+        allowedDependencies = {"platform.site", "issue.links", "issue.sharecards", "visit.visits", "outcome.networks"})
 @NullMarked
 package wendo.app.linkhost.redirect;
 

@@ -1,5 +1,6 @@
 package wendo.app.platform.site;
 
+import wendo.core.links.ShareCard;
 import wendo.core.links.SlugPattern;
 import wendo.core.links.Tag;
 import wendo.core.links.WebAddress;
@@ -23,6 +24,11 @@ public final class Limits {
 
     /** What heads a page for visitors or readers. */
     public static final int TITLE = 120;
+
+    /** What messengers and networks show of a shared link. */
+    public static final int SHARED_TITLE = ShareCard.MAX_TITLE;
+
+    public static final int SHARED_TEXT = ShareCard.MAX_TEXT;
 
     /** A paragraph for visitors. */
     public static final int TEXT = 600;

@@ -62,6 +62,7 @@ class Destination extends BusinessEntity {
                         title,
                         List.of(hops),
                         Optional.ofNullable(certificateUntil),
+                        PageCard.NONE,
                         problem));
     }
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import javax.net.ssl.SSLException;
 import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.site.Texts;
 import wendo.core.links.AddressRefused;
@@ -44,11 +45,13 @@ class DestinationLook {
                 hops.add(next.toString());
                 answer = pages.fetch(next, allowsLocal, end);
             }
+            Document page = Jsoup.parse(answer.text());
             return new Look(
                     Optional.of(answer.status()),
-                    Jsoup.parse(answer.text()).title().strip(),
+                    page.title().strip(),
                     hops,
                     answer.certificateUntil(),
+                    PageCard.of(page, hops.get(hops.size() - 1)),
                     answer.status() < 400
                             ? ""
                             : Texts.of("prepare.destinations.it-answers-with-error", answer.status()));
@@ -60,7 +63,7 @@ class DestinationLook {
     }
 
     private static Look failed(List<String> hops, String problem) {
-        return new Look(Optional.empty(), "", hops, Optional.empty(), problem);
+        return new Look(Optional.empty(), "", hops, Optional.empty(), PageCard.NONE, problem);
     }
 
     private static WebAddress next(String from, String location) {

@@ -79,6 +79,16 @@ public class DestinationLooks {
         }
     }
 
+    /** The picture at an address, nothing followed; empty if there is none within a few seconds. */
+    public Optional<byte[]> picture(WebAddress address, Business business) {
+        try {
+            return pages.fetchPicture(
+                    address, business.allowsLocalDestinations(), Instant.now().plus(Duration.ofSeconds(4)));
+        } catch (IOException | RuntimeException e) {
+            return Optional.empty();
+        }
+    }
+
     boolean endsSoon(Look look) {
         return look.endsSoon(clock.instant());
     }

@@ -130,8 +130,11 @@ public class Destinations {
 
     @Transactional
     void keep(WebAddress address, Look look) {
-        repository
-                .findByAddress(address.toString())
-                .ifPresent(destination -> destination.looked(look, clock.instant()));
+        repository.findByAddress(address.toString()).ifPresent(destination -> {
+            destination.looked(look, clock.instant());
+            if (look.isWell()) {
+                events.publishEvent(new DestinationRead(destination.id(), look.card()));
+            }
+        });
     }
 }

@@ -11,10 +11,16 @@ import java.util.Optional;
  * @param status of its last answer, if it answered
  * @param hops the addresses it was reached by way of, the first and the last included
  * @param certificateUntil when the certificate of its last host ends, if it has one
+ * @param card what the page says of itself to whoever draws a card of it
  * @param problem why people would not see the page; empty text if they would
  */
 public record Look(
-        Optional<Integer> status, String title, List<String> hops, Optional<Instant> certificateUntil, String problem) {
+        Optional<Integer> status,
+        String title,
+        List<String> hops,
+        Optional<Instant> certificateUntil,
+        PageCard card,
+        String problem) {
     private static final Duration SOON = Duration.ofDays(14);
     private static final int MAX_TITLE = 300;
 

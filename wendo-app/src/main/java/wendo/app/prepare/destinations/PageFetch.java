@@ -36,12 +36,13 @@ import wendo.core.links.WebAddress;
 @Component
 class PageFetch {
     static final int MAX_BYTES = 1024 * 1024;
+    static final int MAX_PICTURE = 5 * 1024 * 1024;
 
     private static final Timeout STEP = Timeout.ofSeconds(4);
     private static final String CALLER = "WendoBot/1.0 (looks whether a page answers)";
 
-    private final CloseableHttpClient open = client(false);
-    private final CloseableHttpClient withLocal = client(true);
+    private final CloseableHttpClient open = build(false);
+    private final CloseableHttpClient withLocal = build(true);
     private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "page-patience");
         thread.setDaemon(true);
@@ -51,7 +52,7 @@ class PageFetch {
     /** @param leadsTo where a redirect leads, as it was written */
     record Answer(int status, Optional<String> leadsTo, String text, Optional<Instant> certificateUntil) {}
 
-    private static CloseableHttpClient client(boolean allowsLocal) {
+    private static CloseableHttpClient build(boolean allowsLocal) {
         return HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(new PublicNames(allowsLocal))
@@ -73,14 +74,53 @@ class PageFetch {
         HttpGet request = new HttpGet(URI.create(address.toString().replaceFirst("#.*$", "")));
         request.setHeader("Accept", "text/html,application/xhtml+xml,*/*;q=0.8");
         HttpClientContext context = HttpClientContext.create();
+        return until(
+                end,
+                request,
+                () -> client(allowsLocal).execute(request, context, response -> read(request, response, context)));
+    }
+
+    /** A picture of 5 MB at most; empty if the address answers with anything else. */
+    Optional<byte[]> fetchPicture(WebAddress address, boolean allowsLocal, Instant end) throws IOException {
+        HttpGet request = new HttpGet(URI.create(address.toString().replaceFirst("#.*$", "")));
+        request.setHeader("Accept", "image/jpeg,image/png");
+        return until(
+                end,
+                request,
+                () -> client(allowsLocal).execute(request, response -> {
+                    Optional<byte[]> picture =
+                            response.getCode() == 200 ? picture(response.getEntity()) : Optional.empty();
+                    request.cancel();
+                    return picture;
+                }));
+    }
+
+    private CloseableHttpClient client(boolean allowsLocal) {
+        return allowsLocal ? withLocal : open;
+    }
+
+    private interface Exchange<T> {
+        T run() throws IOException;
+    }
+
+    private <T> T until(Instant end, HttpGet request, Exchange<T> exchange) throws IOException {
         long left = Math.max(1, Duration.between(Instant.now(), end).toMillis());
         ScheduledFuture<?> deadline = watch.schedule(request::cancel, left, TimeUnit.MILLISECONDS);
         try {
-            return (allowsLocal ? withLocal : open)
-                    .execute(request, context, response -> read(request, response, context));
+            return exchange.run();
         } finally {
             deadline.cancel(false);
         }
+    }
+
+    private static Optional<byte[]> picture(@Nullable HttpEntity entity) throws IOException {
+        if (entity == null
+                || entity.getContentType() == null
+                || !entity.getContentType().startsWith("image/")) {
+            return Optional.empty();
+        }
+        byte[] file = entity.getContent().readNBytes(MAX_PICTURE + 1);
+        return file.length <= MAX_PICTURE ? Optional.of(file) : Optional.empty();
     }
 
     private static Answer read(HttpGet request, ClassicHttpResponse response, HttpClientContext context)

@@ -47,7 +47,14 @@ class FormBeforeTest {
                 true);
         when(directory.findHost(any()))
                 .thenReturn(Optional.of(new LinkDirectory.Host(
-                        UUID.randomUUID(), business, "Stay", "", true, Locale.UK, Map.of("buoys", target))));
+                        UUID.randomUUID(),
+                        business,
+                        "Stay",
+                        "",
+                        true,
+                        Locale.UK,
+                        "https://stay.example",
+                        Map.of("buoys", target))));
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, "")));
         BusinessScope away = mock(BusinessScope.class);
         when(away.within(any(), any())).thenThrow(new CannotCreateTransactionException("away"));

@@ -20,9 +20,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wendo.app.issue.links.LinkDirectory;
+import wendo.app.issue.sharecards.ShareCardDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.visit.visits.LoggedVisit;
+import wendo.core.links.ShareCard;
 import wendo.core.links.Way;
 import wendo.core.visits.ClickId;
 
@@ -36,10 +38,11 @@ class LinkResponderTest {
 
     private final LinkDirectory directory = mock(LinkDirectory.class);
     private final NetworkDirectory networks = mock(NetworkDirectory.class);
+    private final ShareCardDirectory cards = mock(ShareCardDirectory.class);
     private final Visitors visitors = mock(Visitors.class);
     private final Countries countries = mock(Countries.class);
     private final LinkResponder responder = new LinkResponder(
-            directory, networks, visitors, countries, Clock.fixed(NOW, ZoneOffset.UTC), new Unguessable());
+            directory, networks, cards, visitors, countries, Clock.fixed(NOW, ZoneOffset.UTC), new Unguessable());
 
     private record Asked(String method, String host, String path, String query, Map<String, String> headers)
             implements LinkRequest {
@@ -63,9 +66,14 @@ class LinkResponderTest {
         return new Asked("GET", "go.teal.example", path, "", Map.of());
     }
 
+    private static LinkDirectory.Host host(String business) {
+        return new LinkDirectory.Host(
+                HOST, TEAL, business, "", true, Locale.GERMANY, "https://go.teal.example", Map.of());
+    }
+
     @BeforeEach
     void one_host_is_known() {
-        LinkDirectory.Host host = new LinkDirectory.Host(HOST, TEAL, "Teal Tours", "", true, Locale.GERMANY, Map.of());
+        LinkDirectory.Host host = host("Teal Tours");
         when(directory.findHost("go.teal.example")).thenReturn(Optional.of(host));
         when(directory.find(any(), any())).thenReturn(Optional.empty());
         when(visitors.see(any(), org.mockito.ArgumentMatchers.anyBoolean(), any()))
@@ -184,5 +192,64 @@ class LinkResponderTest {
                 .isEqualTo(PAGE.address() + "&wcl=this");
         Asked endless = new Asked("GET", "go.teal.example", "/letter", "reader=" + "x".repeat(401), Map.of());
         assertThat(((LinkResponse.Redirect) responder.to(endless)).location()).contains("?reader=&wcl=this");
+    }
+
+    private static Asked get(String path, String userAgent) {
+        return new Asked("GET", "go.teal.example", path, "", Map.of("User-Agent", userAgent));
+    }
+
+    /** No alias of a partner network is used up by a program that goes nowhere. */
+    @Test
+    void a_program_that_draws_previews_is_shown_the_card_and_nobody_else_is() {
+        link(false, true, "abc123");
+        ShareCardDirectory.Shown shown = new ShareCardDirectory.Shown(new ShareCard("Tides", "By the day."), "");
+        when(cards.find(new UUID(5, 5), PAGE.destination())).thenReturn(Optional.of(shown));
+        assertThat(responder.to(get("/cards/abc123", "TelegramBot (like TwitterBot)")))
+                .isInstanceOfSatisfying(LinkResponse.Card.class, card -> {
+                    assertThat(card.shown()).isEqualTo(shown);
+                    assertThat(card.host().origin()).isEqualTo("https://go.teal.example");
+                    assertThat(card.visit().recipient()).isEqualTo("abc123");
+                    assertThat(card.visit().alias()).isEmpty();
+                });
+        verify(networks, never()).lead(any(), any(), any());
+        assertThat(responder.to(get("/cards", "Mozilla/5.0 (iPhone) Mobile")))
+                .isInstanceOf(LinkResponse.Redirect.class);
+        assertThat(responder.to(new Asked(
+                        "HEAD",
+                        "go.teal.example",
+                        "/cards",
+                        "",
+                        Map.of("User-Agent", "TelegramBot (like TwitterBot)"))))
+                .isInstanceOf(LinkResponse.Redirect.class);
+    }
+
+    @Test
+    void without_a_card_such_a_program_is_led_on_like_anybody() {
+        link(false, false, "");
+        when(cards.find(any(), any())).thenReturn(Optional.empty());
+        assertThat(responder.to(get("/cards", "WhatsApp/2.23"))).isInstanceOf(LinkResponse.Redirect.class);
+    }
+
+    @Test
+    void a_card_is_written_out_with_nothing_of_it_taken_for_markup() {
+        CardPage pages = new CardPage();
+        ShareCard card = new ShareCard("Half <price> {text}", "\"Two\" days & more");
+        LinkResponse.Card drawn = new LinkResponse.Card(
+                host("Teal {title}"),
+                new ShareCardDirectory.Shown(card, "/t/cards/1.jpg?v=2"),
+                "https://teal.example/?a=1&b=2",
+                mock(LoggedVisit.class));
+        assertThat(pages.page(drawn))
+                .contains(
+                        "<meta property=\"og:title\" content=\"Half &lt;price&gt; {text}\">",
+                        "<meta property=\"og:description\" content=\"&quot;Two&quot; days &amp; more\">",
+                        "<meta property=\"og:site_name\" content=\"Teal {title}\">",
+                        "<meta property=\"og:image\" content=\"https://go.teal.example/t/cards/1.jpg?v=2\">",
+                        "<a href=\"https://teal.example/?a=1&amp;b=2\">",
+                        "<html lang=\"de\">",
+                        "name=\"robots\" content=\"noindex\"");
+        LinkResponse.Card plain = new LinkResponse.Card(
+                host("Teal"), new ShareCardDirectory.Shown(card, ""), "https://a.example/", drawn.visit());
+        assertThat(pages.page(plain)).doesNotContain("og:image", "twitter:card").contains("og:title");
     }
 }

@@ -189,18 +189,12 @@ class CodesTest extends WendoTest {
     }
 
     private HttpResponse<String> keepMark(byte[] file) {
-        String page = "/codes?link=" + id(slugs.get(0));
-        String token = person.get(page).body().replaceFirst("(?s)^.*name=\"_csrf\" value=\"([^\"]+)\".*$", "$1");
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        body.writeBytes(
-                "--edge\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n%s\r\n--edge\r\nContent-Disposition: form-data; name=\"link\"\r\n\r\n%s\r\n--edge\r\nContent-Disposition: form-data; name=\"mark\"; filename=\"m.png\"\r\nContent-Type: image/png\r\n\r\n"
-                        .formatted(token, id(slugs.get(0)))
-                        .getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(file);
-        body.writeBytes("\r\n--edge--\r\n".getBytes(StandardCharsets.UTF_8));
-        return person.send(person.request("/codes/mark")
-                .header("Content-Type", "multipart/form-data; boundary=edge")
-                .POST(java.net.http.HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+        return person.upload(
+                "/codes?link=" + id(slugs.get(0)),
+                "/codes/mark",
+                new Http.Sent("mark", "image/png", file),
+                "link",
+                id(slugs.get(0)).toString());
     }
 
     @Test

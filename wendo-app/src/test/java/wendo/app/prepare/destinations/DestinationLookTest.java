@@ -21,6 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import wendo.core.links.ShareCard;
 import wendo.core.links.WebAddress;
 
 /** Against a server that does to the look what servers on the open net may do. */
@@ -108,6 +109,7 @@ class DestinationLookTest {
                         "Taster & more",
                         java.util.List.of(base + "/once?utm_source=x#part", base + "/page"),
                         Optional.empty(),
+                        new PageCard(new ShareCard("Taster & more", ""), ""),
                         ""));
         assertThat(look.redirects()).isOne();
     }

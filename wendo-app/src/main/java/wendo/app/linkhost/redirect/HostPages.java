@@ -1,0 +1,36 @@
+package wendo.app.linkhost.redirect;
+
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+
+/** The pages that a link host answers with, as either server sends them. */
+@Component
+class HostPages {
+    private final DeadEnd deadEnd;
+    private final CardPage card;
+
+    HostPages(DeadEnd deadEnd, CardPage card) {
+        this.deadEnd = deadEnd;
+        this.card = card;
+    }
+
+    /** A page with its headers. */
+    record Page(HttpStatus status, Map<String, String> headers, String html) {}
+
+    Page of(LinkResponse.DeadEnd nowhere) {
+        return new Page(HttpStatus.NOT_FOUND, DeadEnd.HEADERS, deadEnd.page(nowhere));
+    }
+
+    Page of(LinkResponse.Card drawn) {
+        return new Page(HttpStatus.OK, CardPage.HEADERS, card.page(drawn));
+    }
+
+    /** Where this host would tell which one it is. */
+    Page of(LinkResponse.Host host) {
+        return new Page(
+                HttpStatus.OK,
+                Map.of("Content-Type", "text/plain", "Cache-Control", "no-store"),
+                host.id().toString());
+    }
+}
