@@ -2,6 +2,7 @@ package wendo.standins;
 
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.InetAddress;
@@ -9,6 +10,7 @@ import java.net.InetSocketAddress;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -17,7 +19,7 @@ import java.util.concurrent.Executors;
 public final class DemoSite implements AutoCloseable {
     private static final int MAX_FORM = 20_000;
     private static final String POLICY =
-            "default-src 'self'; script-src 'self' %s; connect-src 'self' %s; frame-ancestors 'none'";
+            "default-src 'self'; script-src 'self' %s; connect-src 'self' %s; frame-src %s; frame-ancestors 'none'";
 
     /** What a page says of itself to whoever draws a card of it. */
     private record Said(String title, String about) {}
@@ -78,6 +80,7 @@ public final class DemoSite implements AutoCloseable {
             switch (path) {
                 case "/" -> page(exchange, 200, "home");
                 case "/courses", "/enquiry", "/vouchers" -> page(exchange, 200, path.substring(1));
+                case "/within" -> within(exchange);
                 case "/thanks" -> thanks(exchange);
                 case "/bay.png" -> picture(exchange);
                 case "/site.css" -> file(exchange, "site.css", "text/css");
@@ -122,6 +125,19 @@ public final class DemoSite implements AutoCloseable {
                                 order.what())));
     }
 
+    /** A page with a form or a signpost of Wendo in it: {@code ?form=ID&button=Book} or {@code ?signpost=ID}. */
+    private void within(HttpExchange exchange) throws IOException {
+        String query = String.valueOf(exchange.getRequestURI().getRawQuery());
+        Map<String, String> asked = form(new ByteArrayInputStream(query.getBytes(StandardCharsets.UTF_8)));
+        StringBuilder attributes = new StringBuilder();
+        for (String name : List.of("form", "signpost", "button")) {
+            if (asked.containsKey(name)) {
+                attributes.append(" data-%s=\"%s\"".formatted(name, escape(asked.getOrDefault(name, ""))));
+            }
+        }
+        send(exchange, 200, filled("within", Map.of()).replace("{{embedded}}", attributes));
+    }
+
     private void page(HttpExchange exchange, int status, String name) throws IOException {
         send(exchange, status, filled(name, Map.of()));
     }
@@ -142,7 +158,8 @@ public final class DemoSite implements AutoCloseable {
 
     private void send(HttpExchange exchange, int status, String page) throws IOException {
         exchange.getResponseHeaders().set("Content-Type", "text/html; charset=utf-8");
-        exchange.getResponseHeaders().set("Content-Security-Policy", POLICY.formatted(linkOrigin, linkOrigin));
+        exchange.getResponseHeaders()
+                .set("Content-Security-Policy", POLICY.formatted(linkOrigin, linkOrigin, linkOrigin));
         byte[] bytes = page.getBytes(StandardCharsets.UTF_8);
         exchange.sendResponseHeaders(status, bytes.length);
         exchange.getResponseBody().write(bytes);

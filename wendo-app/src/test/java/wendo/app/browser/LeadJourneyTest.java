@@ -12,6 +12,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import wendo.app.Http;
 import wendo.app.TestPost;
 import wendo.standins.DemoSite;
 
@@ -178,5 +179,91 @@ class LeadJourneyTest extends Journey {
         button("Undo import");
         assertThat(page.locator("[role=status]")).containsText("2 outcomes are as before.");
         assertThat(count(tenant, "select count(*) from outcome")).isZero();
+    }
+
+    private String form() {
+        http().signIn(tenant.email())
+                .form(
+                        "/setup/forms/new",
+                        "/setup/forms/new",
+                        "name",
+                        "Days",
+                        "title",
+                        "Ask about a day",
+                        "button",
+                        "Send",
+                        "thanks",
+                        "Thanks.",
+                        "purpose",
+                        "enquiry",
+                        "accent",
+                        "sea",
+                        "ask.email",
+                        "needed");
+        http().signIn(tenant.email()).form("/setup/site-tag", "/setup/site-tag/sites", "site", "localhost");
+        return id("select id::text from entry_form");
+    }
+
+    private String within(String what) {
+        return "http://localhost:" + site.port() + "/within?" + what;
+    }
+
+    /** By a link to one's own page, in whose middle a form stands: nothing but one line of script brought it there. */
+    @Test
+    void a_form_in_ones_own_page_tells_the_visit_that_brought_its_visitor() {
+        String form = form();
+        String click = Http.click(http().visit(tenant.host(), slug));
+        Page visitor = browser.page(390, 844);
+        visitor.navigate(within("form=" + form + "&wcl=" + click));
+        com.microsoft.playwright.FrameLocator frame = visitor.frameLocator("iframe");
+        assertThat(frame.locator("h1")).hasText("Ask about a day");
+        assertThat(visitor.locator("iframe"))
+                .hasAttribute("title", java.util.regex.Pattern.compile("Ask about a day.*"));
+        assertThat(visitor.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                .isEqualTo(true);
+        frame.getByLabel("Your e-mail").fill("nobody");
+        frame.getByText("Send", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true))
+                .click();
+        visitor.waitForFunction("document.querySelector('iframe').contentWindow.length === 0"
+                + " && Math.abs(parseInt(document.querySelector('iframe').style.height) - 420) > 0");
+        frame.getByLabel("Your e-mail").fill("ines@marsh.example");
+        frame.getByText("Send", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(frame.locator("h1")).hasText("Sent");
+        await("the lead is kept", () -> count(tenant, "select count(*) from outcome where click_id is not null") == 1);
+        go("/setup/site-tag");
+        assertThat(page.locator("#calls")).containsText("Shown in your page");
+        assertThat(page.locator("#calls")).containsText("Ask about a day");
+        go("/setup/forms/" + form);
+        assertThat(page.locator("#embed-script")).containsText("data-form=\"" + form + "\"");
+        assertThat(Browser.axe(page)).isEmpty();
+    }
+
+    @Test
+    void a_button_opens_it_by_keys_alone_and_closes_it_again() {
+        String form = form();
+        Page visitor = browser.page(1280, 800);
+        visitor.navigate(within("form=" + form + "&button=Book+a+day"));
+        assertThat(visitor.locator("dialog")).isHidden();
+        visitor.locator(".wendo-button").focus();
+        visitor.keyboard().press("Enter");
+        assertThat(visitor.frameLocator("dialog iframe").locator("h1")).hasText("Ask about a day");
+        assertThat(Browser.axe(visitor)).isEmpty();
+        visitor.keyboard().press("Escape");
+        assertThat(visitor.locator("dialog")).isHidden();
+        assertThat(visitor.locator(".wendo-button")).isFocused();
+    }
+
+    /** Clickjacking: whoever is no site of the business's own shows nothing of it. */
+    @Test
+    void nobody_elses_page_may_show_it() {
+        String form = form();
+        http().signIn(tenant.email()).form("/setup/site-tag", "/setup/site-tag/sites/remove", "site", "localhost");
+        Page visitor = browser.page(1280, 800);
+        visitor.navigate(within("form=" + form));
+        visitor.waitForCondition(() -> browser.complaints.stream().anyMatch(one -> one.contains("frame-ancestors")));
+        browser.complaints.removeIf(one -> one.contains("frame-ancestors") || one.contains("chrome-error"));
+        assertThat(count(tenant, "select count(*) from tag_call where what = 'embedded'"))
+                .isZero();
     }
 }

@@ -89,7 +89,6 @@ public class LinkDirectory {
      *
      * @param forwardsTo host and slug of the link that all other paths go by way of; empty text if none
      * @param keepsCookie whether the business lets visitors be told apart by a cookie
-     * @param language the business's own, for pages that a visitor's browser asks for in none that there is
      * @param origin how its addresses are written: scheme, name and, where needed, port
      */
     public record Host(
@@ -98,7 +97,7 @@ public class LinkDirectory {
             String businessName,
             String forwardsTo,
             boolean keepsCookie,
-            Locale language,
+            HostSpeech speech,
             String origin,
             Map<String, Target> targets) {
         public Optional<Target> find(String slug) {

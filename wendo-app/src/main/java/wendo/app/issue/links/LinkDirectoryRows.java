@@ -22,7 +22,8 @@ import wendo.core.links.Way;
 final class LinkDirectoryRows {
     private static final int PORTION = 10_000;
     private static final String HOSTS =
-            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin from door_link_hosts()";
+            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin, own_texts,"
+                    + " own_words from door_link_hosts()";
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes, asks
@@ -46,7 +47,10 @@ final class LinkDirectoryRows {
                                 row.getString(4),
                                 row.getString(5),
                                 row.getBoolean(6),
-                                Locale.forLanguageTag(row.getString(7)),
+                                HostSpeech.of(
+                                        Locale.forLanguageTag(row.getString(7)),
+                                        (String[]) row.getArray(9).getArray(),
+                                        (String[]) row.getArray(10).getArray()),
                                 row.getString(8),
                                 targets.apply(id)));
             }

@@ -13,31 +13,43 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.TypedFields;
+import wendo.app.visit.sitetag.Embedding;
+import wendo.core.visits.ClickId;
 
-/** An entry form on a page of its own, for everybody, without script. */
+/** An entry form on a page of its own, or as a part of another, for everybody; on its own without script. */
 @Controller
 @RequestMapping("/t/forms/{id}")
 class FormAlone {
     private final Forms forms;
     private final FormIntake intake;
     private final FormView view;
+    private final Embedding embedding;
     private final BusinessScope scope;
 
-    FormAlone(Forms forms, FormIntake intake, FormView view, BusinessScope scope) {
+    FormAlone(Forms forms, FormIntake intake, FormView view, Embedding embedding, BusinessScope scope) {
         this.forms = forms;
         this.intake = intake;
         this.view = view;
+        this.embedding = embedding;
         this.scope = scope;
     }
 
     @GetMapping
-    ModelAndView show(@PathVariable UUID id, HttpServletResponse response) {
+    ModelAndView show(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
         FormView.leaveNoTraces(response);
         return forms.businessOf(id)
-                .map(business -> scope.within(
-                        business,
-                        () -> view.form(filled(id, TypedFields.none()), Map.of(), intake.once(), Optional.empty())))
+                .map(business -> scope.within(business, () -> {
+                    Filled empty = filled(id, TypedFields.none());
+                    embedding.list(request, empty.form().title());
+                    return within(request, response, view.form(empty, Map.of(), intake.once(), Optional.empty()));
+                }))
                 .orElseGet(FormView::over);
+    }
+
+    /** Also where it is a part of another page. */
+    private ModelAndView within(HttpServletRequest request, HttpServletResponse response, ModelAndView page) {
+        embedding.allow(request, response);
+        return page.addObject("isPart", Embedding.isPart(request));
     }
 
     @PostMapping
@@ -46,7 +58,8 @@ class FormAlone {
         FormView.leaveNoTraces(response);
         return FormView.orLater(
                 () -> forms.businessOf(id)
-                        .map(business -> scope.within(business, () -> take(id, typed, request)))
+                        .map(business ->
+                                scope.within(business, () -> within(request, response, take(id, typed, request))))
                         .orElseGet(FormView::over),
                 "");
     }
@@ -55,12 +68,26 @@ class FormAlone {
         Filled filled = filled(id, typed);
         Map<String, String> faults = intake.take(
                 new FormIntake.Place(
-                        id, Optional.empty(), "", request.getRequestURL().toString()),
+                        id,
+                        Optional.empty(),
+                        click(request),
+                        embedding
+                                .pageAround(request)
+                                .orElse(request.getRequestURL().toString())),
                 filled,
                 request);
         return faults.isEmpty()
                 ? view.done(filled.form(), "")
                 : view.form(filled, faults, intake.once(typed), Optional.empty());
+    }
+
+    /** A form in a page tells the visit that brought its visitor to that page. */
+    private static String click(HttpServletRequest request) {
+        return Optional.ofNullable(request.getParameter(ClickId.PARAMETER))
+                .filter(named -> Embedding.isPart(request))
+                .flatMap(ClickId::find)
+                .map(ClickId::toString)
+                .orElse("");
     }
 
     private Filled filled(UUID form, TypedFields typed) {

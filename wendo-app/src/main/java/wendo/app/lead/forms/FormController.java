@@ -27,6 +27,7 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.visit.sitetag.Embedding;
 
 /** The entry forms of a business, and one of them. */
 @Needs(Permission.SET_UP)
@@ -35,10 +36,12 @@ import wendo.app.platform.site.ViewRecord;
 class FormController {
     private final Forms forms;
     private final LinkHosts hosts;
+    private final Embedding embedding;
 
-    FormController(Forms forms, LinkHosts hosts) {
+    FormController(Forms forms, LinkHosts hosts, Embedding embedding) {
         this.forms = forms;
         this.hosts = hosts;
+        this.embedding = embedding;
     }
 
     record FormPage(
@@ -46,6 +49,7 @@ class FormController {
             Integer version,
             boolean isArchived,
             String address,
+            Optional<Embedding.Markup> markup,
             EntryForm form,
             FormField[] fields,
             Purpose[] purposes,
@@ -131,6 +135,7 @@ class FormController {
                                         && id.filter(one.id()::equals).isPresent()),
                         id.map(one -> hosts.defaultHost().origin() + "/t/forms/" + one)
                                 .orElse(""),
+                        id.map(one -> embedding.markup(Embedding.Kind.FORM, one, form.title())),
                         form,
                         FormField.values(),
                         Purpose.values(),

@@ -7,6 +7,7 @@
             "platform.site",
             "issue.links",
             "place.codes",
+            "visit.sitetag",
             "visit.visits",
             "outcome.networks",
             "outcome.outcomes"

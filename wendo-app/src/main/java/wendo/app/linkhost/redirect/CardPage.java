@@ -26,7 +26,8 @@ class CardPage {
         String picture = card.shown().picture();
         return (picture.isEmpty() ? plain : withPicture)
                 .filled(Map.of(
-                        "language", Texts.language(card.host().language()).getLanguage(),
+                        "language",
+                                Texts.language(card.host().speech().language()).getLanguage(),
                         "business", card.host().businessName(),
                         "title", card.shown().card().title(),
                         "text", card.shown().card().text(),

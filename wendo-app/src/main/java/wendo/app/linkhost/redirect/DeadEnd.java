@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.platform.site.OwnErrorPage;
 import wendo.app.platform.site.PublicLanguages;
@@ -28,18 +29,19 @@ class DeadEnd implements OwnErrorPage {
 
     @Override
     public Optional<String> of(String host, String acceptLanguage) {
-        return directory.findHost(host).map(found -> page(LinkResponse.DeadEnd.of(found, acceptLanguage)));
+        return directory.findHost(host).map(found -> page(new LinkResponse.DeadEnd(found, acceptLanguage)));
     }
 
     /** In the first language that the visitor's browser asks for and there is, else in the business's own. */
     String page(LinkResponse.DeadEnd nowhere) {
-        Locale reader =
-                PublicLanguages.of(nowhere.acceptLanguage()).orElseGet(() -> Texts.language(nowhere.ofBusiness()));
+        LinkDirectory.Host host = nowhere.host();
+        HostSpeech speech = host.speech();
+        Locale reader = PublicLanguages.of(nowhere.acceptLanguage()).orElseGet(() -> Texts.language(speech.language()));
         return page.filled(Map.of(
                 "language", reader.getLanguage(),
-                "nowhere", Texts.in(reader, "linkhost.redirect.nowhere"),
-                "if-typed", Texts.in(reader, "linkhost.redirect.if-typed"),
-                "if-still", Texts.in(reader, "linkhost.redirect.if-still", nowhere.businessName()),
-                "business", nowhere.businessName()));
+                "nowhere", speech.say(reader, "linkhost.redirect.nowhere"),
+                "if-typed", speech.say(reader, "linkhost.redirect.if-typed"),
+                "if-still", speech.say(reader, "linkhost.redirect.if-still", host.businessName()),
+                "business", host.businessName()));
     }
 }

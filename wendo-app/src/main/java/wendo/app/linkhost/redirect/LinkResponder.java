@@ -64,7 +64,7 @@ class LinkResponder {
         }
         return (asks ? directory.find(host.get(), slug(asking.path())) : Optional.<LinkDirectory.Asked>empty())
                 .<LinkResponse>map(asked -> lead(asking, host.get(), asked))
-                .orElseGet(() -> LinkResponse.DeadEnd.of(host.get(), asking.header("Accept-Language")));
+                .orElseGet(() -> new LinkResponse.DeadEnd(host.get(), asking.header("Accept-Language")));
     }
 
     private static String slug(String path) {

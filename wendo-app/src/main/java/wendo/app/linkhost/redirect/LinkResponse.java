@@ -1,6 +1,5 @@
 package wendo.app.linkhost.redirect;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import wendo.app.issue.links.LinkDirectory;
@@ -16,11 +15,7 @@ sealed interface LinkResponse {
     record Host(UUID id) implements LinkResponse {}
 
     /** The address leads nowhere. */
-    record DeadEnd(String businessName, Locale ofBusiness, String acceptLanguage) implements LinkResponse {
-        static DeadEnd of(LinkDirectory.Host host, String acceptLanguage) {
-            return new DeadEnd(host.businessName(), host.language(), acceptLanguage);
-        }
-    }
+    record DeadEnd(LinkDirectory.Host host, String acceptLanguage) implements LinkResponse {}
 
     /**
      * Shows the card of a link to a program that draws one.

@@ -73,7 +73,12 @@ class RecipientController {
             long parts,
             List<PersonalTexts.Finished> shown,
             List<RecipientLists.Person> bad,
-            List<RecipientTaps.Tapped> tapped,
+            RecipientFilter filter,
+            RecipientFilter.State[] states,
+            List<RecipientRow> rows,
+            int found,
+            long tapped,
+            int pageSize,
             List<String> unknown) {}
 
     @Needs(value = Permission.ISSUE, ofLink = true)
@@ -118,11 +123,11 @@ class RecipientController {
 
     @Needs(Permission.SEE_CONTACTS)
     @GetMapping("/recipients/{id}")
-    ModelAndView page(@PathVariable UUID id) {
-        return show(list(id), Map.of());
+    ModelAndView page(@PathVariable UUID id, TypedFields asked) {
+        return show(list(id), RecipientFilter.of(asked), Map.of());
     }
 
-    private ModelAndView show(RecipientLists.Listed list, Map<String, String> faults) {
+    private ModelAndView show(RecipientLists.Listed list, RecipientFilter filter, Map<String, String> faults) {
         LinkListed link = link(list.link());
         PersonalTexts texts = new PersonalTexts(link, list);
         List<RecipientLists.Person> people = lists.people(list.id());
@@ -130,6 +135,11 @@ class RecipientController {
                 .filter(person -> person.fault().isEmpty())
                 .map(texts::finish)
                 .toList();
+        Map<Integer, RecipientTaps.Tapped> tapped = taps.of(list.id());
+        List<RecipientRow> rows = people.stream()
+                .map(person -> new RecipientRow(person, Optional.ofNullable(tapped.get(person.line()))))
+                .toList();
+        List<RecipientRow> found = filter.choose(rows);
         return ViewRecord.of(
                 "place/messages/recipients",
                 new RecipientsPage(
@@ -142,7 +152,12 @@ class RecipientController {
                         people.stream()
                                 .filter(person -> !person.fault().isEmpty())
                                 .toList(),
-                        List.copyOf(taps.of(list.id()).values()),
+                        filter,
+                        RecipientFilter.State.values(),
+                        RecipientFilter.page(found, filter.page()),
+                        found.size(),
+                        rows.stream().filter(row -> row.taps() > 0).count(),
+                        RecipientFilter.PAGE_SIZE,
                         texts.unknownFields()));
     }
 
@@ -165,7 +180,8 @@ class RecipientController {
         }
         InvalidForm.tooLong(faults, "consentSource", source, MAX_SOURCE);
         if (!faults.isEmpty()) {
-            return InvalidForm.of(ViewRecord.with(show(list, faults), new TypedMessage(text, source)));
+            return InvalidForm.of(ViewRecord.with(
+                    show(list, RecipientFilter.of(TypedFields.none()), faults), new TypedMessage(text, source)));
         }
         if (list.madeAt().isEmpty()) {
             lists.match(

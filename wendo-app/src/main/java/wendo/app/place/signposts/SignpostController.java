@@ -38,6 +38,7 @@ import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
+import wendo.app.visit.sitetag.Embedding;
 
 /** Signposts as the people of the business see them. */
 @Needs(Permission.ISSUE)
@@ -48,13 +49,21 @@ class SignpostController {
     private final SignpostIssue issue;
     private final Sources sources;
     private final Campaigns campaigns;
+    private final Embedding embedding;
     private final Clock clock;
 
-    SignpostController(Signposts signposts, SignpostIssue issue, Sources sources, Campaigns campaigns, Clock clock) {
+    SignpostController(
+            Signposts signposts,
+            SignpostIssue issue,
+            Sources sources,
+            Campaigns campaigns,
+            Embedding embedding,
+            Clock clock) {
         this.signposts = signposts;
         this.issue = issue;
         this.sources = sources;
         this.campaigns = campaigns;
+        this.embedding = embedding;
         this.clock = clock;
     }
 
@@ -75,6 +84,8 @@ class SignpostController {
             PeriodChoice choice,
             Instant now,
             List<SourceListed> sources,
+            Embedding.Markup markup,
+            List<Signposts.Entry> shown,
             List<Signposts.Entry> entries) {}
 
     @GetMapping
@@ -142,6 +153,8 @@ class SignpostController {
                         choice,
                         clock.instant(),
                         sources.list(),
+                        embedding.markup(Embedding.Kind.SIGNPOST, signpost.id(), signpost.title()),
+                        signposts.shown(signpost.id()),
                         signposts.entries(signpost.id(), choice.period().startInclusive())));
     }
 

@@ -7,7 +7,8 @@
             "prepare.campaigns",
             "prepare.destinations",
             "prepare.sources",
-            "issue.links"
+            "issue.links",
+            "visit.sitetag"
         })
 @NullMarked
 package wendo.app.place.signposts;

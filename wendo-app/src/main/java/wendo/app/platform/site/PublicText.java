@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
-/** The texts of pages for everybody that a business may put into its own words: none of them has places for values. */
+/** The texts of pages for everybody that a business may put into its own words, which have no places for values. */
 public enum PublicText {
     FORM_DAY(Place.FORM, "lead.forms.form-field.which-day"),
     FORM_PEOPLE(Place.FORM, "lead.forms.form-field.how-many-people"),
@@ -22,14 +22,18 @@ public enum PublicText {
     STOP_YES(Place.STOPPING, "platform.sending.open-stop.yes-stop-them"),
     STOPPED(Place.STOPPING, "platform.sending.open-stop.no-more-messages"),
     STOPPED_MEANING(Place.STOPPING, "platform.sending.open-stop.you-get-no-more-follow"),
-    SIGNPOST_EMPTY(Place.SIGNPOST, "place.signposts.open.there-is-nothing-here-at");
+    SIGNPOST_EMPTY(Place.SIGNPOST, "place.signposts.open.there-is-nothing-here-at"),
+    DEAD_END(Place.DEAD_END, "linkhost.redirect.nowhere"),
+    DEAD_END_TYPED(Place.DEAD_END, "linkhost.redirect.if-typed"),
+    DEAD_END_STILL(Place.DEAD_END, "linkhost.redirect.if-still");
 
     /** The page that a text stands on. */
     public enum Place {
         FORM("platform.wording.form"),
         SUBSCRIBING("platform.wording.subscribing"),
         STOPPING("platform.wording.stopping"),
-        SIGNPOST("platform.wording.signpost");
+        SIGNPOST("platform.wording.signpost"),
+        DEAD_END("platform.wording.dead-end");
 
         private final String label;
 
@@ -69,7 +73,7 @@ public enum PublicText {
 
     /** What is said until the business says something else, in the business's language. */
     public String usual() {
-        return Texts.kept(text);
+        return Texts.kept(text, "…");
     }
 
     public static Optional<PublicText> find(String key) {

@@ -32,7 +32,7 @@ class TagCallLog {
     static final Duration KEPT_FOR = Duration.ofDays(1);
     private static final int SHOWN = 50;
     private static final int KEPT_PER_MINUTE = 300;
-    private static final int MAX_PAGE = 300;
+    static final int MAX_PAGE = 300;
     private static final int MAX_FAULT = 1000;
     private static final int MAX_VALUE = 200;
 

@@ -16,6 +16,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.view.RedirectView;
+import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
@@ -52,7 +53,7 @@ class FormBeforeTest {
                         "Stay",
                         "",
                         true,
-                        Locale.UK,
+                        new HostSpeech(Locale.UK, Map.of()),
                         "https://stay.example",
                         Map.of("buoys", target))));
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, "")));

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.issue.sharecards.ShareCardDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
@@ -68,7 +69,14 @@ class LinkResponderTest {
 
     private static LinkDirectory.Host host(String business) {
         return new LinkDirectory.Host(
-                HOST, TEAL, business, "", true, Locale.GERMANY, "https://go.teal.example", Map.of());
+                HOST,
+                TEAL,
+                business,
+                "",
+                true,
+                new HostSpeech(Locale.GERMANY, Map.of()),
+                "https://go.teal.example",
+                Map.of());
     }
 
     @BeforeEach
@@ -138,14 +146,14 @@ class LinkResponderTest {
     void nothing_else_follows_a_link(String method) {
         link(false, false, "");
         assertThat(responder.to(new Asked(method, "go.teal.example", "/cards", "", Map.of())))
-                .isEqualTo(new LinkResponse.DeadEnd("Teal Tours", Locale.GERMANY, ""));
+                .isEqualTo(new LinkResponse.DeadEnd(host("Teal Tours"), ""));
         verify(directory, never()).find(any(), any());
     }
 
     @Test
     void what_is_no_link_of_this_host_is_a_dead_end_in_the_business_s_name() {
         assertThat(responder.to(new Asked("GET", "go.teal.example", "/nowhere", "", Map.of("Accept-Language", "fr"))))
-                .isEqualTo(new LinkResponse.DeadEnd("Teal Tours", Locale.GERMANY, "fr"));
+                .isEqualTo(new LinkResponse.DeadEnd(host("Teal Tours"), "fr"));
     }
 
     @Test

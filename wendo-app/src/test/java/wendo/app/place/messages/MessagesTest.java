@@ -102,6 +102,12 @@ class MessagesTest extends WendoTest {
         return answer.headers().firstValue("Location").orElseThrow().replaceFirst("^https?://[^/]*", "");
     }
 
+    private List<String> rows(String list) {
+        return org.jsoup.Jsoup.parse(person.get(list).body())
+                .select("table:has(a.sorting) tbody tr")
+                .eachText();
+    }
+
     private List<CSVRecord> csv(String list) throws java.io.IOException {
         String text = new String(person.bytes(person.request(list + "/file.csv")), StandardCharsets.UTF_8);
         try (CSVParser parser = CSVParser.parse(
@@ -194,6 +200,12 @@ class MessagesTest extends WendoTest {
                         "/api/v1/outcomes",
                         "{\"kind\": \"booking\", \"reference\": \"B-9\", \"value\": 40, \"phone\": \"07700 900123\"}");
         assertThat(person.get(list).body()).contains("1 person tapped", "booking B-9, £40.00");
+        assertThat(rows(list + "?state=tapped")).singleElement().asString().contains("Ada", "2");
+        assertThat(rows(list + "?state=not_yet")).singleElement().asString().contains("Bo");
+        assertThat(rows(list + "?state=without_link")).hasSize(4);
+        assertThat(rows(list + "?find=BO@REED")).singleElement().asString().contains("Bo");
+        assertThat(rows(list + "?sort=who&state=nonsense").get(0)).contains("Ada");
+        assertThat(person.get(list + "?find=nobody&page=9").body()).contains("No recipient matches.");
         CSVRecord told = csv(list).get(0);
         assertThat(told.get("Taps")).isEqualTo("2");
         assertThat(told.get("Outcomes")).isEqualTo("booking B-9");

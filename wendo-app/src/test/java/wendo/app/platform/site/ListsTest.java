@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -16,6 +17,8 @@ import wendo.app.WendoTest;
 class ListsTest extends WendoTest {
     private static final List<String> LISTS =
             List.of("/outcomes", "/leads?whose=all", "/subscribers?state=all", "/setup/destinations", "/spend");
+
+    private String recipients = "";
 
     private Http person;
 
@@ -38,6 +41,19 @@ class ListsTest extends WendoTest {
                         insert into subscriber (id, business_id, link_id, email, subscribed_at)
                         select gen_random_uuid(), business_id, id, slug || '@reed.example', now() from link
                         """).update());
+        recipients = "/recipients/"
+                + in(tenant, () -> jdbc.sql("""
+                        insert into recipient_list (id, business_id, link_id, name, columns, name_column, phone_column, email_column,
+                            text, consent_source, created_at, created_by, made_at)
+                        select gen_random_uuid(), business_id, id, 'spring', '{Name,E-mail}', 0, -1, 1, '{link}', 'the course form',
+                            now(), 'Ola', now() from link limit 1
+                        returning id::text
+                        """).query(String.class).single());
+        in(tenant, () -> jdbc.sql("""
+                        insert into recipient (id, business_id, list_id, link_id, line, cells, name, phone, email, code, fault)
+                        select gen_random_uuid(), l.business_id, l.id, l.link_id, n, '{}', 'Reader ' || n, '', n || '@reed.example',
+                            'bcd00' || n, '' from recipient_list l, generate_series(2, 3) n
+                        """).update());
         for (String source : in(
                 tenant,
                 () -> jdbc.sql("select id::text from source where name in ('Postcards', 'Radio')")
@@ -55,7 +71,7 @@ class ListsTest extends WendoTest {
 
     @Test
     void each_heading_sorts_its_list_both_ways_and_each_column_can_be_chosen() {
-        for (String list : LISTS) {
+        for (String list : Stream.concat(LISTS.stream(), Stream.of(recipients)).toList()) {
             String more = list + (list.contains("?") ? "&" : "?");
             for (Element box : page(list).select("input[type=checkbox][name=columns]")) {
                 String chosen = more + "columns=" + box.val();

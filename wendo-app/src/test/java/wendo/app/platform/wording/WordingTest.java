@@ -70,6 +70,25 @@ class WordingTest extends WendoTest {
         assertThat(open("en")).contains("Which day");
     }
 
+    private String deadEnd(String language) {
+        Http visitor = http();
+        return visitor.send(visitor.request("/nowhere")
+                        .header("Host", tenant.host())
+                        .header("Accept-Language", language))
+                .body();
+    }
+
+    /** From memory, as all that a link host answers. */
+    @Test
+    void an_address_that_leads_nowhere_says_so_in_the_businesss_own_words() {
+        assertThat(deadEnd("en")).contains("This address leads nowhere");
+        owner.form(PAGE, PAGE, "version", "0", "dead_end", "Lost at <sea>?", "dead_end_still", "Ring us {business}.");
+        await("the link host knows", () -> deadEnd("fr").contains("<h1>Lost at &lt;sea&gt;?</h1>"));
+        assertThat(deadEnd("en")).contains("Ring us {business}.", "compare it letter by letter");
+        owner.form(PAGE, PAGE, "version", "1", "dead_end", "");
+        await("the link host knows", () -> deadEnd("en").contains("This address leads nowhere"));
+    }
+
     @Test
     void markup_and_places_for_values_are_taken_letter_for_letter() {
         owner.form(PAGE, PAGE, "version", "0", "form_day", "<b>When</b> {0} '{'?");
