@@ -1,5 +1,6 @@
 // What lives for a moment on a page is Alpine's; htmx asks the server. Ribbon, finder and keys are modules of their own.
 import Alpine from "@alpinejs/csp";
+import "./address.js";
 import "./finder.js";
 import "./keys.js";
 import "./once.js";

@@ -102,10 +102,14 @@ class LinkListJourneyTest extends Journey {
         assertThat(page.locator("form[aria-label=Links] .without-script")).isHidden();
         page.getByLabel("Search").pressSequentially("Radio");
         assertThat(page.locator("h1")).hasText("1 link found");
-        assertThat(page).hasURL(Pattern.compile(".*find=Radio.*"));
+        assertThat(page).hasURL(Pattern.compile("[^?]*\\?(?!.*=(&|$)).*find=Radio.*"));
         assertThat(page.getByLabel("Search")).isFocused();
         page.getByLabel("Select Radio · Spring").check();
         assertThat(page.locator("#ticked-title")).hasText("Selected links: 1");
+        page.locator("#columns summary").click();
+        page.getByLabel("Issued").check();
+        assertThat(page.locator("article.stub .stub-figures")).containsText("Issued");
+        assertThat(page).hasURL(Pattern.compile(".*columns=name\\.people\\.visits\\.apart\\.issued.*"));
         page.getByLabel("Search").fill("");
         assertThat(page.locator("h1")).hasText("3 links");
         page.goBack();

@@ -34,7 +34,7 @@ class LinkExportController {
             throws IOException {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        LinkFilter filter = LinkFilter.of(name -> asked.raw(name));
+        LinkFilter filter = LinkFilter.of(asked);
         List<String> columns = List.of(
                 Texts.of("common.name"),
                 Texts.of("common.address"),

@@ -5,11 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import org.springframework.util.LinkedMultiValueMap;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 import wendo.app.platform.site.FilterValues;
+import wendo.app.platform.site.ListLook;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.links.Channel;
 
 /** Which links a list shows, and in what order, as it stands in the address. What makes no sense holds back nothing. */
@@ -23,31 +28,17 @@ record LinkFilter(
         String label,
         State state,
         boolean isFailing,
-        Sort sort,
-        Group group) {
+        Group group,
+        ListLook look) {
+    /** As addresses and filters that were kept earlier say it. */
+    private static final Map<String, String> FORMER_SORTS =
+            Map.of("visited", "visits", "newest", "issued", "quiet", "-visits", "failing", "health");
+
     /** Archived links are out of the way unless they are asked for. */
     enum State {
         ACTIVE,
         ARCHIVED,
         ALL
-    }
-
-    enum Sort {
-        VISITED("issue.linklist.link-filter.most-visited-first"),
-        NEWEST("issue.linklist.link-filter.newest-first"),
-        QUIET("issue.linklist.link-filter.quietest-first"),
-        FAILING("issue.linklist.link-filter.failing-first"),
-        NAME("issue.linklist.link-filter.by-name");
-
-        private final String words;
-
-        Sort(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return Texts.of(words);
-        }
     }
 
     enum Group {
@@ -67,7 +58,8 @@ record LinkFilter(
         }
     }
 
-    static LinkFilter of(Function<String, String> parameter) {
+    static LinkFilter of(TypedFields asked) {
+        UnaryOperator<String> parameter = asked::raw;
         return new LinkFilter(
                 FilterValues.text(parameter.apply("find")),
                 FilterValues.id(parameter.apply("source")),
@@ -78,18 +70,25 @@ record LinkFilter(
                 FilterValues.text(parameter.apply("label")),
                 FilterValues.one(State.values(), parameter.apply("state")).orElse(State.ACTIVE),
                 parameter.apply("failing").equals("yes"),
-                FilterValues.one(Sort.values(), parameter.apply("sort")).orElse(Sort.VISITED),
-                FilterValues.one(Group.values(), parameter.apply("group")).orElse(Group.NONE));
+                FilterValues.one(Group.values(), parameter.apply("group")).orElse(Group.NONE),
+                look(asked));
+    }
+
+    private static ListLook look(TypedFields asked) {
+        MultiValueMap<String, String> sent = new LinkedMultiValueMap<>(asked.sent());
+        sent.set("sort", FORMER_SORTS.getOrDefault(asked.text("sort"), asked.text("sort")));
+        return ListLook.of(LinkColumns.ALL, "visits", new TypedFields(sent));
     }
 
     /** Reads what {@link #query} wrote. */
     static LinkFilter ofQuery(String query) {
-        Map<String, String> read = UriComponentsBuilder.fromUriString("?" + query)
+        MultiValueMap<String, String> read = new LinkedMultiValueMap<>();
+        UriComponentsBuilder.fromUriString("?" + query)
                 .build()
                 .getQueryParams()
-                .toSingleValueMap();
-        return of(name ->
-                org.springframework.web.util.UriUtils.decode(read.getOrDefault(name, ""), StandardCharsets.UTF_8));
+                .forEach((name, values) -> values.forEach(
+                        value -> read.add(name, value == null ? "" : UriUtils.decode(value, StandardCharsets.UTF_8))));
+        return of(new TypedFields(read));
     }
 
     /** Whether it holds links back, other than the archived ones. */
@@ -107,6 +106,11 @@ record LinkFilter(
 
     /** The part of an address that brings the same list again: only what is not usual. */
     public String query() {
+        return look.behind(rest());
+    }
+
+    /** The same, but for how the list is sorted and what stands on its stubs. */
+    public String rest() {
         Map<String, String> said = new LinkedHashMap<>();
         said.put("find", find);
         said.put("source", source.map(UUID::toString).orElse(""));
@@ -117,7 +121,6 @@ record LinkFilter(
         said.put("label", label);
         said.put("state", state == State.ACTIVE ? "" : FilterValues.key(state));
         said.put("failing", isFailing ? "yes" : "");
-        said.put("sort", sort == Sort.VISITED ? "" : FilterValues.key(sort));
         said.put("group", group == Group.NONE ? "" : FilterValues.key(group));
         return FilterValues.query(said);
     }

@@ -1,8 +1,6 @@
 package wendo.app.issue.linklist;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,6 +21,7 @@ import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
@@ -76,16 +75,12 @@ class ListController {
             List<Colleague> colleagues,
             Channel[] channels,
             List<ListQueries.Labelled> labels,
-            LinkFilter.Sort[] sorts,
             LinkFilter.Group[] groups) {}
 
     @GetMapping
     ModelAndView list(
-            @RequestParam(name = "page", defaultValue = "1") String page,
-            PeriodChoice choice,
-            HttpServletRequest request) {
-        LinkFilter filter = LinkFilter.of(
-                name -> Optional.ofNullable(request.getParameter(name)).orElse(""));
+            @RequestParam(name = "page", defaultValue = "1") String page, PeriodChoice choice, TypedFields asked) {
+        LinkFilter filter = LinkFilter.of(asked);
         int wanted = page.matches("\\d{1,6}") ? Math.max(1, Math.min(MAX_PAGE, Integer.parseInt(page))) : 1;
         return show(filter, wanted, choice);
     }
@@ -111,7 +106,6 @@ class ListController {
                         accounts.colleagues(),
                         Channel.values(),
                         queries.labels(),
-                        LinkFilter.Sort.values(),
                         LinkFilter.Group.values()));
     }
 

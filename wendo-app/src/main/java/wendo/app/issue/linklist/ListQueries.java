@@ -2,6 +2,7 @@ package wendo.app.issue.linklist;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -78,6 +79,7 @@ class ListQueries {
             String campaign,
             String destination,
             boolean isFailing,
+            Instant issuedAt,
             long people,
             long visits,
             long notCounted,
@@ -118,8 +120,8 @@ class ListQueries {
 
     /** Where the order does not depend on visits, only the page's own links are counted. */
     private static String sql(LinkFilter filter) {
-        boolean byVisits = filter.sort() == LinkFilter.Sort.VISITED || filter.sort() == LinkFilter.Sort.QUIET;
-        String order = group(filter.group()) + order(filter.sort());
+        boolean byVisits = LinkColumns.isCounted(filter.look().sorted());
+        String order = group(filter.group()) + filter.look().orderBy() + ", f.created_at desc, f.id";
         return byVisits
                 ? """
                 with found as materialized (%s), counted as materialized (%s)
@@ -150,16 +152,6 @@ class ListQueries {
             case CHANNEL -> "f.channel, ";
             case CAMPAIGN -> "f.campaign, ";
             case SOURCE -> "f.source, ";
-        };
-    }
-
-    private static String order(LinkFilter.Sort sort) {
-        return switch (sort) {
-            case VISITED -> "visits desc, f.created_at desc, f.id";
-            case NEWEST -> "f.created_at desc, f.id";
-            case QUIET -> "visits, f.created_at, f.id";
-            case FAILING -> "f.is_failing desc, f.name, f.id";
-            case NAME -> "lower(f.name), f.id";
         };
     }
 
@@ -262,6 +254,7 @@ class ListQueries {
                 row.getString("campaign"),
                 row.getString("destination"),
                 row.getBoolean("is_failing"),
+                row.getTimestamp("created_at").toInstant(),
                 row.getLong("people"),
                 row.getLong("visits"),
                 row.getLong("not_counted"),

@@ -29,6 +29,6 @@ class SavedFilter extends BusinessEntity {
     }
 
     SavedFilters.Saved saved() {
-        return new SavedFilters.Saved(id(), name, query);
+        return new SavedFilters.Saved(id(), name, LinkFilter.ofQuery(query).query());
     }
 }

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.accounts.Colleague;
@@ -31,6 +32,7 @@ import wendo.app.platform.consent.ConsentQueries;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
@@ -82,6 +84,7 @@ class LeadController {
             Stage[] stages,
             List<SourceListed> sources,
             List<Integer> spans,
+            List<Colleague> colleagues,
             int page,
             int pageSize) {}
 
@@ -118,6 +121,7 @@ class LeadController {
                         Stage.values(),
                         sources.list(),
                         LeadFilter.DAYS,
+                        assignable(person),
                         number,
                         LeadQueries.PAGE));
     }
@@ -201,18 +205,53 @@ class LeadController {
     @PostMapping("/{id}/owner")
     ModelAndView own(@PathVariable UUID id, @RequestParam(defaultValue = "") String owner, CurrentPerson person) {
         find(id, person);
-        Optional<Colleague> to = accounts.colleagues().stream()
-                .filter(one -> one.id().toString().equals(owner))
-                .findFirst();
-        if (!person.may(Permission.SEE_CONTACTS)
-                && to.filter(one -> !one.id().equals(person.id())).isPresent()) {
-            throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN, Texts.of("lead.leads.owners-and-managers-assign-leads"));
-        }
+        own(id, assignedTo(owner, person), person);
+        return back(id);
+    }
+
+    /** Many at once, from the list: back to it, as it was narrowed and sorted. */
+    @PostMapping("/owner")
+    ModelAndView ownMany(TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
+        Optional<Colleague> to = assignedTo(typed.text("owner"), person);
+        List<UUID> chosen = typed.all("lead").stream()
+                .flatMap(id -> FilterValues.id(id).stream())
+                .distinct()
+                .limit(LeadQueries.PAGE)
+                .toList();
+        chosen.forEach(id -> find(id, person));
+        chosen.forEach(id -> own(id, to, person));
+        notes.addFlashAttribute(
+                "said",
+                chosen.isEmpty()
+                        ? Texts.of("lead.leads.choose-leads-first")
+                        : to.map(one -> Texts.of("lead.leads.assigned-many", chosen.size(), one.name()))
+                                .orElseGet(() -> Texts.of("lead.leads.unassigned-many", chosen.size())));
+        String query = LeadFilter.of(typed).query();
+        return new ModelAndView("redirect:/leads" + (query.isEmpty() ? "" : "?" + query));
+    }
+
+    private void own(UUID id, Optional<Colleague> to, CurrentPerson person) {
         String said =
                 to.map(one -> Texts.kept("lead.assigned-to", one.name())).orElse(Texts.kept("lead.without-owner"));
         leads.own(id, to.map(Colleague::id), person.name(), said);
-        return back(id);
+    }
+
+    /** Staff take leads for themselves; owners and managers give them to anybody. */
+    private List<Colleague> assignable(CurrentPerson person) {
+        return accounts.colleagues().stream()
+                .filter(one -> person.may(Permission.SEE_CONTACTS) || one.id().equals(person.id()))
+                .toList();
+    }
+
+    private Optional<Colleague> assignedTo(String owner, CurrentPerson person) {
+        Optional<Colleague> to = accounts.colleagues().stream()
+                .filter(one -> one.id().toString().equals(owner))
+                .findFirst();
+        if (to.filter(one -> !assignable(person).contains(one)).isPresent()) {
+            throw new ResponseStatusException(
+                    HttpStatus.FORBIDDEN, Texts.of("lead.leads.owners-and-managers-assign-leads"));
+        }
+        return to;
     }
 
     /** They answered in another way: by phone, or by mail to a person's own mailbox. */

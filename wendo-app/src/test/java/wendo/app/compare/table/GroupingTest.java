@@ -80,8 +80,11 @@ class GroupingTest extends SmallSeason {
                 .isEqualTo(count(tenant, """
                         select count(distinct (v.visitor, v.source_id)) from visit v join source s on s.id = v.source_id
                         where v.kind = 'person' and s.channel = 'PRINT'"""));
-        JsonNode month = compare("period=7d&by=month").get("rows");
-        assertThat(month.get(month.size() - 1).get("purchases").asInt()).isOne();
+        int purchases = 0; // early on the first of a month it was made in the month before
+        for (JsonNode month : compare("period=7d&by=month").get("rows")) {
+            purchases += month.get("purchases").asInt();
+        }
+        assertThat(purchases).isOne();
     }
 
     private static final Pattern KEY =

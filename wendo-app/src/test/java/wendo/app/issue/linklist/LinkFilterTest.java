@@ -10,17 +10,19 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.app.platform.site.TypedFields;
 
 class LinkFilterTest {
     private static final Map<String, List<String>> SAID = Map.of(
             "channel", List.of("", "print", "ad", "pigeon"),
             "state", List.of("", "archived", "all", "gone"),
             "failing", List.of("", "yes", "no"),
-            "sort", List.of("", "visited", "newest", "quiet", "failing", "name", "age"),
+            "sort", List.of("", "visited", "newest", "quiet", "failing", "name", "-name", "people", "age"),
+            "columns", List.of("", "people", "people.issued", "name", "moon"),
             "group", List.of("", "none", "channel", "campaign", "source", "moon"));
 
     private static LinkFilter of(Map<String, String> typed) {
-        return LinkFilter.of(name -> typed.getOrDefault(name, ""));
+        return LinkFilter.of(TypedFields.of(typed));
     }
 
     @Test
@@ -56,6 +58,13 @@ class LinkFilterTest {
                 .isEmpty();
         assertThat(of(Map.of("find", "a b&c", "sort", "name")).query()).isEqualTo("find=a%20b%26c&sort=name");
         assertThat(LinkFilter.ofQuery("")).isEqualTo(of(Map.of()));
+    }
+
+    /** Addresses that people kept, and filters with a name, go on meaning what they meant. */
+    @ParameterizedTest
+    @CsvSource({"visited, ''", "newest, sort=issued", "quiet, sort=-visits", "failing, sort=health", "name, sort=name"})
+    void what_was_kept_earlier_still_sorts_alike(String former, String now) {
+        assertThat(LinkFilter.ofQuery("sort=" + former).query()).isEqualTo(now);
     }
 
     @ParameterizedTest

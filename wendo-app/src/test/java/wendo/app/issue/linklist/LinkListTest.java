@@ -361,4 +361,26 @@ class LinkListTest extends WendoTest {
                         .query(String.class)
                         .single());
     }
+
+    private org.jsoup.nodes.Document list(String address) {
+        return org.jsoup.Jsoup.parse(person.get(address).body());
+    }
+
+    @Test
+    void each_heading_sorts_the_stubs_both_ways_and_stubs_show_what_one_chooses() {
+        http().issue(tenant.apiKey(), "https://curlew.example/a", "Spring", "Postcards", "Radio");
+        for (org.jsoup.nodes.Element heading : list("/links").select(".sort-bar a")) {
+            String once = list(heading.attr("href"))
+                    .select(".sort-bar a[aria-current]")
+                    .attr("href");
+            String twice = list(once).select(".sort-bar a[aria-current]").attr("href");
+            assertThat(twice).as(heading.text()).isNotEqualTo(once);
+            assertThat(list(twice).select("article.stub")).as(heading.text()).isNotEmpty();
+        }
+        org.jsoup.nodes.Document chosen = list("/links?columns=name&columns=issued&columns=health&group=source");
+        assertThat(chosen.select("article.stub .stub-figures div span").eachText())
+                .contains("Issued", "Health")
+                .doesNotContain("not counted");
+        assertThat(chosen.select(".sort-bar a").attr("href")).contains("columns=name.issued.health", "group=source");
+    }
 }

@@ -156,4 +156,49 @@ class LeadListTest extends WendoTest {
         });
         assertThat(http().signIn(email).get("/leads/leads.csv").statusCode()).isEqualTo(403);
     }
+
+    private String owned(String reference) {
+        return in(
+                tenant, () -> jdbc.sql("""
+                        select coalesce(p.name, '') from lead l join outcome o on o.id = l.outcome_id
+                        left join person p on p.id = l.owner_id where o.reference = ?
+                        """).param(reference).query(String.class).single());
+    }
+
+    /** The list that follows. */
+    private String assign(String query, String... fields) {
+        String list = owner.form("/leads", "/leads/owner" + query, fields)
+                .headers()
+                .firstValue("Location")
+                .orElseThrow();
+        assertThat(list).contains("/leads?").contains(query);
+        return owner.get(list.replaceFirst("^https?://[^/]+", "")).body();
+    }
+
+    /** From the list, and back to it as it was; somebody else's leads are neither named nor changed. */
+    @Test
+    void many_leads_are_assigned_at_once() {
+        lead("E-1", "");
+        lead("E-2", "");
+        lead("E-3", "");
+        String person = in(
+                tenant,
+                () -> jdbc.sql("select person_id::text from membership")
+                        .query(String.class)
+                        .single());
+        String first = id("E-1");
+        assertThat(assign(
+                        "?whose=all&sort=lead", "lead", first, "lead", id("E-2"), "lead", "nonsense", "owner", person))
+                .contains("2 leads assigned to Ola Ness.");
+        assertThat(owned("E-1")).isEqualTo("Ola Ness").isEqualTo(owned("E-2"));
+        assertThat(owned("E-3")).isEmpty();
+        assertThat(assign("", "lead", first, "owner", "")).contains("1 lead is unassigned now.");
+        assertThat(owned("E-1")).isEmpty();
+        assertThat(assign("", "owner", person)).contains("Select the leads to assign first.");
+        Http stranger = http().signIn(tenant("Other Oars").email());
+        assertThat(stranger.form("/leads", "/leads/owner", "lead", id("E-2"), "owner", "")
+                        .statusCode())
+                .isEqualTo(404);
+        assertThat(owned("E-2")).isEqualTo("Ola Ness");
+    }
 }
