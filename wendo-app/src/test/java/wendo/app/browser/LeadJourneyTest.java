@@ -109,7 +109,7 @@ class LeadJourneyTest extends Journey {
         await("the mail goes out", () -> TestPost.instance().mailTo(email).size() == 1);
 
         go("/leads");
-        page.getByText("Ines Marsh").click();
+        page.locator("main tbody a").getByText("Ines Marsh").click();
         assertThat(page.locator("main")).containsText("Twelve of us, in June.");
         assertThat(page.locator("main")).containsText("Ahoy Ines");
         assertThat(page.locator("[data-section=leads]")).hasAttribute("aria-current", "page");
