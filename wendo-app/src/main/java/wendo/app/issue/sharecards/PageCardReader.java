@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -23,6 +24,7 @@ class PageCardReader {
     private final Businesses businesses;
     private final BusinessScope scope;
     private final ApplicationEventPublisher events;
+    private final JdbcClient jdbc;
     private final Clock clock;
 
     PageCardReader(
@@ -31,21 +33,26 @@ class PageCardReader {
             Businesses businesses,
             BusinessScope scope,
             ApplicationEventPublisher events,
+            JdbcClient jdbc,
             Clock clock) {
         this.pages = pages;
         this.looks = looks;
         this.businesses = businesses;
         this.scope = scope;
         this.events = events;
+        this.jdbc = jdbc;
         this.clock = clock;
     }
 
     /** A page names a picture that is not there yet. */
     record PictureNamed(BusinessId business, UUID destination, String address) {}
 
-    /** In the transaction that keeps what was found. */
+    /** In the transaction that keeps what was found; of two who look at a page at once the other one waits. */
     @EventListener
     void on(DestinationRead read) {
+        jdbc.sql("select pg_advisory_xact_lock(hashtextextended('page card ' || ?, 0))")
+                .param(read.destination().toString())
+                .query(row -> {});
         StoredPageCard card =
                 pages.findById(read.destination()).orElseGet(() -> new StoredPageCard(read.destination()));
         card.say(read.card().said(), read.card().picture(), clock.instant());

@@ -1,8 +1,10 @@
 package wendo.app.issue.sharecards;
 
 import java.sql.Timestamp;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -30,12 +32,14 @@ public class ShareCardDirectory {
 
     private final JdbcClient jdbc;
     private final TransactionTemplate transactions;
+    private final Clock clock;
     private final Map<UUID, Shown> cards = new ConcurrentHashMap<>();
     private Instant asOf = Instant.EPOCH;
 
-    ShareCardDirectory(JdbcClient jdbc, TransactionTemplate transactions) {
+    ShareCardDirectory(JdbcClient jdbc, TransactionTemplate transactions, Clock clock) {
         this.jdbc = jdbc;
         this.transactions = transactions;
+        this.clock = clock;
         refresh();
     }
 
@@ -67,7 +71,7 @@ public class ShareCardDirectory {
         try {
             transactions.executeWithoutResult(status -> jdbc.sql(
                             "select about, title, text, picture_key, changed_at from door_share_cards(?)")
-                    .param(Timestamp.from(asOf.isAfter(Instant.EPOCH) ? asOf.minus(OVERLAP) : asOf))
+                    .param(Timestamp.from(since()))
                     .query(row -> {
                         UUID about = row.getObject(1, UUID.class);
                         Instant changedAt = row.getTimestamp(5).toInstant();
@@ -81,5 +85,11 @@ public class ShareCardDirectory {
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("Cards of shared links go on as last known: {}", e.getMessage());
         }
+    }
+
+    /** What is long stored is not read again and again. */
+    private Instant since() {
+        boolean isRecent = asOf.isAfter(clock.instant().minus(OVERLAP.multipliedBy(2)));
+        return isRecent ? asOf.minus(OVERLAP) : asOf.plus(1, ChronoUnit.MICROS);
     }
 }

@@ -5,23 +5,40 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessRow;
 import wendo.core.links.ShareCard;
 
-/** What a destination's page says of itself, as it was read last. */
+/**
+ * What a destination's page says of itself, as it was read last. Nobody edits it: of a look and a picture that arrive at
+ * once each writes what it brought.
+ */
 @Entity
+@DynamicUpdate
 @Table(name = "page_card")
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredPageCard extends BusinessRow {
     @Id
     private UUID destinationId;
 
+    @OptimisticLock(excluded = true)
     private String title = "";
+
+    @OptimisticLock(excluded = true)
     private String text = "";
+
+    @OptimisticLock(excluded = true)
     private String pictureAddress = "";
+
+    @OptimisticLock(excluded = true)
     private byte @Nullable [] picture;
+
+    @OptimisticLock(excluded = true)
     private String pictureKey = "";
+
+    @OptimisticLock(excluded = true)
     private Instant changedAt = Instant.EPOCH;
 
     @SuppressWarnings("NullAway.Init")

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -104,7 +105,7 @@ public class Embedding {
         }
         try {
             String host = URI.create(named).getHost();
-            return host != null && sites.isOwn(host) ? Optional.of(named) : Optional.empty();
+            return host != null && sites.isOwn(host.toLowerCase(Locale.ROOT)) ? Optional.of(named) : Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }

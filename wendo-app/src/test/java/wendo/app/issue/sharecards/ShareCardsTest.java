@@ -10,17 +10,34 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.BrokenBarrierException;
+import java.util.concurrent.CyclicBarrier;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationEventPublisher;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.prepare.destinations.DestinationRead;
+import wendo.app.prepare.destinations.PageCard;
+import wendo.core.links.ShareCard;
 
 /** What messengers and networks are shown of a link, and what people are. */
 class ShareCardsTest extends WendoTest {
     private static final String DRAWING = "TelegramBot (like TwitterBot)";
+
+    @Autowired
+    private ApplicationEventPublisher events;
 
     private HttpServer site;
     private Tenant tenant;
@@ -175,5 +192,36 @@ class ShareCardsTest extends WendoTest {
         assertThat(http().get("/t/cards/" + UUID.randomUUID() + ".jpg").statusCode())
                 .isEqualTo(404);
         assertThat(http().get("/t/cards/nothing.jpg").statusCode()).isIn(400, 404);
+    }
+
+    /** The issuing page and the daily check may look at the same page in the same moment. */
+    @Test
+    void of_two_who_look_at_a_page_at_once_nobody_fails() throws Exception {
+        UUID destination = in(
+                tenant,
+                () -> jdbc.sql("select id from destination").query(UUID.class).single());
+        CyclicBarrier together = new CyclicBarrier(2);
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        List<Future<Boolean>> looks = new ArrayList<>();
+        for (String said : List.of("One", "Other")) {
+            looks.add(two.submit(() -> in(tenant, () -> {
+                meet(together);
+                events.publishEvent(new DestinationRead(destination, new PageCard(new ShareCard(said, ""), "")));
+                return true;
+            })));
+        }
+        for (Future<Boolean> look : looks) {
+            assertThat(look.get(30, TimeUnit.SECONDS)).isTrue();
+        }
+        two.shutdown();
+        assertThat(count(tenant, "select count(*) from page_card")).isOne();
+    }
+
+    private static void meet(CyclicBarrier together) {
+        try {
+            together.await(30, TimeUnit.SECONDS);
+        } catch (InterruptedException | BrokenBarrierException | TimeoutException e) {
+            throw new IllegalStateException(e);
+        }
     }
 }
