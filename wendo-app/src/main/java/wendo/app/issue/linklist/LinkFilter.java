@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -59,18 +58,17 @@ record LinkFilter(
     }
 
     static LinkFilter of(TypedFields asked) {
-        UnaryOperator<String> parameter = asked::raw;
         return new LinkFilter(
-                FilterValues.text(parameter.apply("find")),
-                FilterValues.id(parameter.apply("source")),
-                FilterValues.id(parameter.apply("campaign")),
-                FilterValues.id(parameter.apply("destination")),
-                FilterValues.id(parameter.apply("owner")),
-                FilterValues.one(Channel.values(), parameter.apply("channel")),
-                FilterValues.text(parameter.apply("label")),
-                FilterValues.one(State.values(), parameter.apply("state")).orElse(State.ACTIVE),
-                parameter.apply("failing").equals("yes"),
-                FilterValues.one(Group.values(), parameter.apply("group")).orElse(Group.NONE),
+                FilterValues.text(asked.raw("find")),
+                FilterValues.id(asked.raw("source")),
+                FilterValues.id(asked.raw("campaign")),
+                FilterValues.id(asked.raw("destination")),
+                FilterValues.id(asked.raw("owner")),
+                FilterValues.one(Channel.values(), asked.raw("channel")),
+                FilterValues.text(asked.raw("label")),
+                FilterValues.one(State.values(), asked.raw("state")).orElse(State.ACTIVE),
+                asked.raw("failing").equals("yes"),
+                FilterValues.one(Group.values(), asked.raw("group")).orElse(Group.NONE),
                 look(asked));
     }
 

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.visit.sitetag.Embedding;
 import wendo.core.visits.ClickId;
 
@@ -34,6 +35,9 @@ class FormAlone {
         this.scope = scope;
     }
 
+    /** Whether the form stands in another page. */
+    record Part(boolean isPart) {}
+
     @GetMapping
     ModelAndView show(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
         FormView.leaveNoTraces(response);
@@ -49,7 +53,7 @@ class FormAlone {
     /** Also where it is a part of another page. */
     private ModelAndView within(HttpServletRequest request, HttpServletResponse response, ModelAndView page) {
         embedding.allow(request, response);
-        return page.addObject("isPart", Embedding.isPart(request));
+        return ViewRecord.with(page, new Part(Embedding.isPart(request)));
     }
 
     @PostMapping

@@ -9,16 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.OptimisticLockingFailureException;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.accounts.Colleague;
@@ -32,17 +29,14 @@ import wendo.app.platform.consent.ConsentQueries;
 import wendo.app.platform.consent.ToldConsent;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.EditConflict;
-import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
-import wendo.app.prepare.sources.SourceListed;
-import wendo.app.prepare.sources.Sources;
 import wendo.core.outcomes.OutcomeReport;
 
-/** The list of leads, and one lead. */
+/** One lead. */
 @Needs(Permission.WORK_LEADS)
 @Controller
 @RequestMapping("/leads")
@@ -55,7 +49,7 @@ class LeadController {
     private final ConsentQueries consents;
     private final Outcomes outcomes;
     private final Accounts accounts;
-    private final Sources sources;
+    private final LeadAccess access;
     private final Clock clock;
 
     LeadController(
@@ -65,7 +59,7 @@ class LeadController {
             ConsentQueries consents,
             Outcomes outcomes,
             Accounts accounts,
-            Sources sources,
+            LeadAccess access,
             Clock clock) {
         this.leads = leads;
         this.queries = queries;
@@ -73,20 +67,9 @@ class LeadController {
         this.consents = consents;
         this.outcomes = outcomes;
         this.accounts = accounts;
-        this.sources = sources;
+        this.access = access;
         this.clock = clock;
     }
-
-    record LeadListPage(
-            List<LeadQueries.Row> rows,
-            LeadQueries.Counts counts,
-            LeadFilter filter,
-            Stage[] stages,
-            List<SourceListed> sources,
-            List<Integer> spans,
-            List<Colleague> colleagues,
-            int page,
-            int pageSize) {}
 
     record LeadPage(
             LeadQueries.Row lead,
@@ -106,29 +89,9 @@ class LeadController {
             Map<String, String> typed,
             Map<String, String> faults) {}
 
-    @GetMapping
-    ModelAndView list(TypedFields asked, CurrentPerson person) {
-        LeadQueries.Reader reader = LeadQueries.Reader.of(person);
-        String page = asked.text("page", "0");
-        int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
-        LeadFilter filter = LeadFilter.of(asked);
-        return ViewRecord.of(
-                "lead/leads/list",
-                new LeadListPage(
-                        queries.page(filter, reader, clock.instant(), number),
-                        queries.counts(reader),
-                        filter,
-                        Stage.values(),
-                        sources.list(),
-                        LeadFilter.DAYS,
-                        assignable(person),
-                        number,
-                        LeadQueries.PAGE));
-    }
-
     @GetMapping("/{id}")
     ModelAndView one(@PathVariable UUID id, CurrentPerson person) {
-        return page(find(id, person), TypedFields.none(), Map.of());
+        return page(access.find(id, person), TypedFields.none(), Map.of());
     }
 
     private ModelAndView page(LeadQueries.Row lead, TypedFields typed, Map<String, String> faults) {
@@ -156,7 +119,7 @@ class LeadController {
 
     @PostMapping("/{id}/stage")
     ModelAndView stage(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
-        LeadQueries.Row lead = find(id, person);
+        LeadQueries.Row lead = access.find(id, person);
         StageForm form = StageForm.of(typed, lead);
         Map<String, String> faults = new HashMap<>(form.check(business));
         Optional<OutcomeReport> became = form.report(lead, business, clock.instant(), faults);
@@ -175,7 +138,7 @@ class LeadController {
                 leads.stage(id, edited, stood, person.name());
             }
         } catch (OptimisticLockingFailureException e) {
-            LeadQueries.Row theirs = find(id, person);
+            LeadQueries.Row theirs = access.find(id, person);
             Map<String, String> marks = EditConflict.marks(
                     Map.of("stage", form.stage().key(), "reason", form.reason()),
                     Map.of("stage", theirs.stage().key(), "reason", theirs.lostReason()));
@@ -187,7 +150,7 @@ class LeadController {
     /** They agreed to something when somebody asked them. */
     @PostMapping("/{id}/consent")
     ModelAndView consent(@PathVariable UUID id, TypedFields typed, CurrentPerson person) {
-        LeadQueries.Row lead = find(id, person);
+        LeadQueries.Row lead = access.find(id, person);
         List<String> contacts = List.of(lead.email(), lead.phone());
         ToldConsent told = ToldConsent.of(typed);
         Map<String, String> faults = new HashMap<>();
@@ -204,60 +167,15 @@ class LeadController {
 
     @PostMapping("/{id}/owner")
     ModelAndView own(@PathVariable UUID id, @RequestParam(defaultValue = "") String owner, CurrentPerson person) {
-        find(id, person);
-        own(id, assignedTo(owner, person), person);
+        access.find(id, person);
+        access.own(id, access.assignedTo(owner, person), person);
         return back(id);
-    }
-
-    /** Many at once, from the list: back to it, as it was narrowed and sorted. */
-    @PostMapping("/owner")
-    ModelAndView ownMany(TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
-        Optional<Colleague> to = assignedTo(typed.text("owner"), person);
-        List<UUID> chosen = typed.all("lead").stream()
-                .flatMap(id -> FilterValues.id(id).stream())
-                .distinct()
-                .limit(LeadQueries.PAGE)
-                .toList();
-        chosen.forEach(id -> find(id, person));
-        chosen.forEach(id -> own(id, to, person));
-        notes.addFlashAttribute(
-                "said",
-                chosen.isEmpty()
-                        ? Texts.of("lead.leads.choose-leads-first")
-                        : to.map(one -> Texts.of("lead.leads.assigned-many", chosen.size(), one.name()))
-                                .orElseGet(() -> Texts.of("lead.leads.unassigned-many", chosen.size())));
-        String query = LeadFilter.of(typed).query();
-        return new ModelAndView("redirect:/leads" + (query.isEmpty() ? "" : "?" + query));
-    }
-
-    private void own(UUID id, Optional<Colleague> to, CurrentPerson person) {
-        String said =
-                to.map(one -> Texts.kept("lead.assigned-to", one.name())).orElse(Texts.kept("lead.without-owner"));
-        leads.own(id, to.map(Colleague::id), person.name(), said);
-    }
-
-    /** Staff take leads for themselves; owners and managers give them to anybody. */
-    private List<Colleague> assignable(CurrentPerson person) {
-        return accounts.colleagues().stream()
-                .filter(one -> person.may(Permission.SEE_CONTACTS) || one.id().equals(person.id()))
-                .toList();
-    }
-
-    private Optional<Colleague> assignedTo(String owner, CurrentPerson person) {
-        Optional<Colleague> to = accounts.colleagues().stream()
-                .filter(one -> one.id().toString().equals(owner))
-                .findFirst();
-        if (to.filter(one -> !assignable(person).contains(one)).isPresent()) {
-            throw new ResponseStatusException(
-                    HttpStatus.FORBIDDEN, Texts.of("lead.leads.owners-and-managers-assign-leads"));
-        }
-        return to;
     }
 
     /** They answered in another way: by phone, or by mail to a person's own mailbox. */
     @PostMapping("/{id}/answered")
     ModelAndView answered(@PathVariable UUID id, CurrentPerson person) {
-        find(id, person);
+        access.find(id, person);
         leads.note(id, person.name(), Texts.kept("lead.leads.they-answered"));
         leads.stop(id, Texts.kept("lead.leads.they-answered"));
         return back(id);
@@ -265,7 +183,7 @@ class LeadController {
 
     @PostMapping("/{id}/tasks")
     ModelAndView addTask(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
-        LeadQueries.Row lead = find(id, person);
+        LeadQueries.Row lead = access.find(id, person);
         Map<String, String> faults = new HashMap<>();
         String text = typed.text("task");
         if (text.isEmpty()) {
@@ -288,21 +206,12 @@ class LeadController {
 
     @PostMapping("/{id}/tasks/{task}")
     ModelAndView finish(@PathVariable UUID id, @PathVariable UUID task, CurrentPerson person) {
-        find(id, person);
+        access.find(id, person);
         leads.finishTask(id, task, person.name());
         return back(id);
     }
 
     private static ModelAndView back(UUID id) {
         return new ModelAndView("redirect:/leads/" + id);
-    }
-
-    /** Staff work on their own leads and on nobody's; of others' they learn nothing. */
-    private LeadQueries.Row find(UUID id, CurrentPerson person) {
-        return queries.find(id)
-                .filter(lead -> person.may(Permission.SEE_CONTACTS)
-                        || lead.ownerId().isEmpty()
-                        || lead.ownerId().get().equals(person.id()))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 }

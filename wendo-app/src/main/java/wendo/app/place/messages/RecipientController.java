@@ -154,7 +154,7 @@ class RecipientController {
                                 .toList(),
                         filter,
                         RecipientFilter.State.values(),
-                        RecipientFilter.page(found, filter.page()),
+                        filter.onPage(found),
                         found.size(),
                         rows.stream().filter(row -> row.taps() > 0).count(),
                         RecipientFilter.PAGE_SIZE,

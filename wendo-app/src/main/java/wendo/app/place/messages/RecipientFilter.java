@@ -67,8 +67,9 @@ record RecipientFilter(String find, State state, int page, ListLook look) {
         return look.sorted(chosen, RecipientColumns.order(look.sorted()));
     }
 
-    static <R> List<R> page(List<R> rows, int page) {
-        return rows.stream().skip((long) page * PAGE_SIZE).limit(PAGE_SIZE).toList();
+    /** Of those that were chosen, the ones on this page. */
+    List<RecipientRow> onPage(List<RecipientRow> chosen) {
+        return chosen.stream().skip((long) page * PAGE_SIZE).limit(PAGE_SIZE).toList();
     }
 
     public boolean isNarrow() {

@@ -41,10 +41,6 @@ class SecurityConfiguration {
     static final String REFUSED = "/sign-in/refused";
     static final String FAULT = "wendo.signInFault";
 
-    private static final String POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
-                    + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
-
     /** Nothing here uses the machine's devices. */
     private static final String NO_PERMISSIONS =
             "accelerometer=(), camera=(), geolocation=(), gyroscope=(), microphone=(), payment=(), usb=()";
@@ -140,7 +136,7 @@ class SecurityConfiguration {
     }
 
     private static HeadersConfigurer<HttpSecurity> strict(HeadersConfigurer<HttpSecurity> headers) {
-        return headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+        return headers.contentSecurityPolicy(policy -> policy.policyDirectives(ContentPolicy.ALONE))
                 .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                 .crossOriginOpenerPolicy(opener -> opener.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
                 .permissionsPolicyHeader(permissions -> permissions.policy(NO_PERMISSIONS));

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 import wendo.app.issue.links.LinkHosts;
+import wendo.app.platform.accounts.ContentPolicy;
 import wendo.app.platform.business.BusinessScope;
 import wendo.core.links.HostName;
 
@@ -24,10 +25,6 @@ public class Embedding {
 
     private static final String PART = "page";
     private static final String PAGE = "page";
-    private static final String POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; connect-src 'self'; "
-                    + "form-action 'self'; base-uri 'none'; frame-ancestors 'self'%s";
-
     private final OwnSites sites;
     private final LinkHosts hosts;
     private final TagCallLog log;
@@ -88,7 +85,7 @@ public class Embedding {
             List<String> own = sites.list();
             response.setHeader(
                     "Content-Security-Policy",
-                    POLICY.formatted(own.stream().map(Embedding::source).collect(Collectors.joining())));
+                    ContentPolicy.framedBy(own.stream().map(Embedding::source).collect(Collectors.joining())));
         }
     }
 

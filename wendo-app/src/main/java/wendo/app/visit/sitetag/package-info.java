@@ -1,4 +1,4 @@
-/** The site tag's calls: who may call, and what came within the last day. */
+/** What stands in pages of the business's own: the site tag, with its calls of the last day, and forms and signposts. */
 @ApplicationModule(allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links"})
 @NullMarked
 package wendo.app.visit.sitetag;

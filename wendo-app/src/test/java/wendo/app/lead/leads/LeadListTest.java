@@ -195,6 +195,16 @@ class LeadListTest extends WendoTest {
         assertThat(assign("", "lead", first, "owner", "")).contains("1 lead is unassigned now.");
         assertThat(owned("E-1")).isEmpty();
         assertThat(assign("", "owner", person)).contains("Select the leads to assign first.");
+        assertThat(owner.form(
+                                "/leads",
+                                "/leads/owner",
+                                "lead",
+                                id("E-2"),
+                                "owner",
+                                UUID.randomUUID().toString())
+                        .statusCode())
+                .as("whoever works here no more")
+                .isEqualTo(404);
         Http stranger = http().signIn(tenant("Other Oars").email());
         assertThat(stranger.form("/leads", "/leads/owner", "lead", id("E-2"), "owner", "")
                         .statusCode())

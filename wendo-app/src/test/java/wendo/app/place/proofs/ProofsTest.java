@@ -243,17 +243,7 @@ class ProofsTest extends WendoTest {
 
     private HttpResponse<String> picture(byte[] file) {
         String page = "/links/" + link(0) + "/proof";
-        String token = person.get(page).body().replaceFirst("(?s)^.*name=\"_csrf\" value=\"([^\"]+)\".*$", "$1");
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        String head =
-                "--edge\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n%s\r\n--edge\r\nContent-Disposition: form-data; name=\"picture\"; filename=\"a.png\"\r\nContent-Type: image/png\r\n\r\n"
-                        .formatted(token);
-        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(file);
-        body.writeBytes("\r\n--edge--\r\n".getBytes(StandardCharsets.UTF_8));
-        return person.send(person.request(page + "/picture")
-                .header("Content-Type", "multipart/form-data; boundary=edge")
-                .POST(java.net.http.HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+        return person.upload(page, page + "/picture", new Http.Sent("picture", "image/png", file));
     }
 
     private static byte[] as(String format, BufferedImage image) throws IOException {
