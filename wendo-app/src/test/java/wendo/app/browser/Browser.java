@@ -27,6 +27,16 @@ final class Browser implements AutoCloseable {
                             "--disable-component-update",
                             "--disable-sync")));
 
+    private static final List<String> AGAIN = List.of(
+            "color-contrast",
+            "link-in-text-block",
+            "target-size",
+            "button-name",
+            "link-name",
+            "label",
+            "aria-hidden-focus",
+            "scrollable-region-focusable");
+
     private final List<BrowserContext> contexts = new ArrayList<>();
 
     /** Errors in the console, policy violations, faults of the server, and requests that leave this machine. */
@@ -77,15 +87,26 @@ final class Browser implements AutoCloseable {
      * What axe finds wrong with the page, in words; none is the only good answer. It runs in the page itself and lists
      * nothing but violations, which takes a third of the time of a whole report.
      */
-    @SuppressWarnings("unchecked")
     static List<String> axe(Page page) {
+        return axe(page, List.of());
+    }
+
+    /** The same of a page that was looked at already, in another size or in other colours: what these may change. */
+    static List<String> axeAgain(Page page) {
+        return axe(page, AGAIN);
+    }
+
+    /** @param rules empty for all of them */
+    @SuppressWarnings("unchecked")
+    private static List<String> axe(Page page, List<String> rules) {
         if ((boolean) page.evaluate("typeof axe === 'undefined'")) {
             page.evaluate(AxeBuilder.getAxeScript());
         }
         return (List<String>) page.evaluate("""
-                () => axe.run(document, { resultTypes: ["violations"] }).then((found) =>
-                    found.violations.map((one) => `${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html)}`))
-                """);
+                (rules) => axe.run(document, { resultTypes: ["violations"], ...(rules.length && { runOnly: rules }) })
+                    .then((found) =>
+                        found.violations.map((one) => `${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html)}`))
+                """, rules);
     }
 
     @Override

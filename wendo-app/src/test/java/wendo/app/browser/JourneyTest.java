@@ -201,7 +201,8 @@ class JourneyTest extends WendoTest {
             page.navigate("http://localhost:" + port + path);
             assertSound(path + " on a desk");
             look(390, 844, ColorScheme.DARK);
-            assertSound(path + " on a phone");
+            assertThat(Browser.axeAgain(page)).as(path + " on a phone").isEmpty();
+            assertNotCut(path + " on a phone");
         }
         browser.complaints.removeIf(complaint -> complaint.contains("404"));
     }
@@ -213,6 +214,10 @@ class JourneyTest extends WendoTest {
 
     private void assertSound(String where) {
         assertThat(Browser.axe(page)).as(where).isEmpty();
+        assertNotCut(where);
+    }
+
+    private void assertNotCut(String where) {
         assertThat(page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
                 .as("%s nothing is wider than the screen", where)
                 .isEqualTo(true);

@@ -14,7 +14,6 @@ import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -73,11 +72,7 @@ class LeadListController {
     @PostMapping("/owner")
     ModelAndView ownMany(TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
         Optional<Colleague> to = access.assignedTo(typed.text("owner"), person);
-        List<UUID> chosen = typed.all("lead").stream()
-                .flatMap(id -> FilterValues.id(id).stream())
-                .distinct()
-                .limit(LeadQueries.PAGE)
-                .toList();
+        List<UUID> chosen = typed.ids("lead", LeadQueries.PAGE);
         chosen.forEach(id -> access.find(id, person));
         chosen.forEach(id -> access.own(id, to, person));
         notes.addFlashAttribute(

@@ -47,6 +47,9 @@ class SpendController {
     /** A longer period has too many weeks to be read. */
     private static final int MOST_DAYS_BY_WEEK = 371;
 
+    /** More than a page of them is nobody's choice by hand. */
+    private static final int MOST_AT_ONCE = 1000;
+
     private final Spends spends;
     private final SpendQueries queries;
     private final Sources sources;
@@ -109,10 +112,10 @@ class SpendController {
 
     /** What it cost is known: nothing. */
     @PostMapping("/nothing")
-    String nothing(@RequestParam UUID source, PeriodChoice choice, CurrentPerson person) {
+    String nothing(@RequestParam UUID source, TypedFields asked, PeriodChoice choice, CurrentPerson person) {
         SourceListed known = sources.find(source).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         spends.enter(Cost.nothing(known.id(), choice.period().startInclusive()), person.name());
-        return "redirect:/spend?" + choice.query();
+        return "redirect:/spend?" + look(asked).behind(choice.query());
     }
 
     @GetMapping("/{id}")
@@ -148,23 +151,34 @@ class SpendController {
         return new ModelAndView("redirect:/spend?" + choice.query());
     }
 
-    @PostMapping("/{id}/remove")
-    String remove(@PathVariable UUID id, PeriodChoice choice, Business business, RedirectAttributes next) {
-        SpendQueries.Row row = row(id, choice);
-        if (!spends.remove(id)) {
+    /** What is removed together can be put back together. */
+    @PostMapping("/remove")
+    String remove(TypedFields typed, PageContext context, RedirectAttributes next) {
+        PeriodChoice choice = context.choice();
+        List<SpendQueries.Row> rows = typed.ids("spend", MOST_AT_ONCE).stream()
+                .map(id -> row(id, choice))
+                .toList();
+        if (!rows.stream().map(SpendQueries.Row::id).allMatch(spends::remove)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        next.addFlashAttribute("removed", id.toString());
-        next.addFlashAttribute("removedSaid", said(row, business));
-        return "redirect:/spend?" + choice.query();
+        if (!rows.isEmpty()) {
+            next.addFlashAttribute(
+                    "removed", rows.stream().map(SpendQueries.Row::id).toList());
+            next.addFlashAttribute(
+                    "removedSaid",
+                    rows.size() == 1
+                            ? said(rows.get(0), context.business())
+                            : Texts.of("money.spend.amounts", rows.size()));
+        }
+        return "redirect:/spend?" + look(typed).behind(choice.query());
     }
 
-    @PostMapping("/{id}/put-back")
-    String putBack(@PathVariable UUID id, PeriodChoice choice) {
-        if (!spends.putBack(id)) {
+    @PostMapping("/put-back")
+    String putBack(TypedFields typed, PeriodChoice choice) {
+        if (!typed.ids("spend", MOST_AT_ONCE).stream().allMatch(spends::putBack)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        return "redirect:/spend?" + choice.query();
+        return "redirect:/spend?" + look(typed).behind(choice.query());
     }
 
     private SpendQueries.Row row(UUID id, PeriodChoice choice) {

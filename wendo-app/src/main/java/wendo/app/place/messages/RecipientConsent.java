@@ -8,10 +8,12 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.consent.ConsentGiven;
 import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.Consents;
+import wendo.app.platform.consent.Withdrawal;
 import wendo.app.platform.sending.Outbox;
 import wendo.app.platform.site.Texts;
 
@@ -40,6 +42,10 @@ class RecipientConsent {
                 Optional.of(list.link()),
                 Optional.empty(),
                 ""));
+    }
+
+    void withdraw(RecipientLists.Person recipient, CurrentPerson by) {
+        consents.withdraw(recipient.contact(), Withdrawal.OFFICE, by.name());
     }
 
     /** By their line in the file, why people are not to be written to now. */

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -23,6 +24,7 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
@@ -136,8 +138,12 @@ class RecipientController {
                 .map(texts::finish)
                 .toList();
         Map<Integer, RecipientTaps.Tapped> tapped = taps.of(list.id());
+        Map<Integer, String> missing = list.madeAt().isPresent() ? consent.missing(people) : Map.of();
         List<RecipientRow> rows = people.stream()
-                .map(person -> new RecipientRow(person, Optional.ofNullable(tapped.get(person.line()))))
+                .map(person -> new RecipientRow(
+                        person,
+                        Optional.ofNullable(tapped.get(person.line())),
+                        missing.getOrDefault(person.line(), person.fault())))
                 .toList();
         List<RecipientRow> found = filter.choose(rows);
         return ViewRecord.of(
@@ -194,6 +200,23 @@ class RecipientController {
             }
         }
         return new ModelAndView("redirect:/recipients/" + id);
+    }
+
+    /** They told the business that they want no more of it. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/recipients/{id}/withdraw")
+    String withdraw(@PathVariable UUID id, TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
+        Set<String> lines = Set.copyOf(typed.all("line"));
+        List<RecipientLists.Person> chosen = lists.people(list(id).id()).stream()
+                .filter(one -> one.fault().isEmpty() && lines.contains(String.valueOf(one.line())))
+                .toList();
+        chosen.forEach(one -> consent.withdraw(one, person));
+        notes.addFlashAttribute(
+                "said",
+                chosen.isEmpty()
+                        ? Texts.of("place.messages.select-recipients-first")
+                        : Texts.of("place.messages.withdrawn-many", chosen.size()));
+        return "redirect:/recipients/" + id + "?" + RecipientFilter.of(typed).query();
     }
 
     private static int column(TypedFields typed, String name) {

@@ -29,13 +29,13 @@ record RecipientFilter(String find, State state, int page, ListLook look) {
         NOT_YET {
             @Override
             boolean holds(RecipientRow row) {
-                return row.taps() == 0 && row.person().fault().isEmpty();
+                return row.taps() == 0 && row.isReachable();
             }
         },
         WITHOUT_LINK {
             @Override
             boolean holds(RecipientRow row) {
-                return !row.person().fault().isEmpty();
+                return !row.isReachable();
             }
         };
 

@@ -3,8 +3,16 @@ package wendo.app.place.messages;
 import java.time.Instant;
 import java.util.Optional;
 
-/** Somebody a message went to, and what they did with their link. */
-record RecipientRow(RecipientLists.Person person, Optional<RecipientTaps.Tapped> tapped) {
+/**
+ * Somebody a message went to, and what they did with their link.
+ *
+ * @param fault why they are not written to: what was wrong with their line, or what they want no more
+ */
+record RecipientRow(RecipientLists.Person person, Optional<RecipientTaps.Tapped> tapped, String fault) {
+    public boolean isReachable() {
+        return fault.isEmpty();
+    }
+
     public String who() {
         return person.name().isEmpty() ? contact() : person.name();
     }

@@ -15,11 +15,16 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.consent.Consents;
+import wendo.app.platform.consent.Withdrawal;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -33,11 +38,13 @@ import wendo.app.prepare.sources.Sources;
 class SubscriberController {
     private final SubscriberQueries queries;
     private final Sources sources;
+    private final Consents consents;
     private final Clock clock;
 
-    SubscriberController(SubscriberQueries queries, Sources sources, Clock clock) {
+    SubscriberController(SubscriberQueries queries, Sources sources, Consents consents, Clock clock) {
         this.queries = queries;
         this.sources = sources;
+        this.consents = consents;
         this.clock = clock;
     }
 
@@ -69,6 +76,20 @@ class SubscriberController {
                         SubscriberFilter.DAYS,
                         number,
                         SubscriberQueries.PAGE));
+    }
+
+    /** They told the business that they want no more of it. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/subscribers/withdraw")
+    String withdraw(TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
+        List<String> emails = queries.emails(typed.ids("subscriber", SubscriberQueries.PAGE));
+        emails.forEach(email -> consents.withdraw(email, Withdrawal.OFFICE, person.name()));
+        notes.addFlashAttribute(
+                "said",
+                emails.isEmpty()
+                        ? Texts.of("place.newsletters.select-subscribers-first")
+                        : Texts.of("place.newsletters.withdrawn-many", emails.size()));
+        return "redirect:/subscribers?" + SubscriberFilter.of(typed).query();
     }
 
     @Needs(Permission.EXPORT_CONTACTS)

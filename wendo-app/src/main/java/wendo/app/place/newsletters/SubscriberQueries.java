@@ -40,7 +40,7 @@ class SubscriberQueries {
 
     private static final String ROWS = """
             select u.email, u.subscribed_at, l.name, s.name, c.name, coalesce(r.words, ''), r.given_at, coalesce(r.page, ''),
-                r.withdrawn_at, l.id
+                r.withdrawn_at, l.id, u.id
             """;
 
     private final JdbcClient jdbc;
@@ -65,7 +65,12 @@ class SubscriberQueries {
             Optional<Instant> agreedAt,
             String page,
             Optional<Instant> withdrawnAt,
-            UUID linkId) {}
+            UUID linkId,
+            UUID id) {
+        public boolean isSubscribed() {
+            return agreedAt.isPresent() && withdrawnAt.isEmpty();
+        }
+    }
 
     private static String order(SubscriberFilter filter) {
         return "order by " + filter.look().orderBy() + ", u.subscribed_at desc, u.email ";
@@ -85,6 +90,16 @@ class SubscriberQueries {
         return chosen("select count(*) " + CHOSEN, filter, now)
                 .query(Long.class)
                 .single();
+    }
+
+    /** The e-mail addresses of those who subscribed, each once. */
+    @Transactional(readOnly = true)
+    List<String> emails(List<UUID> subscribers) {
+        return jdbc.sql(
+                        "select distinct email from subscriber where id = any (:ids) and proof_id is null order by email")
+                .param("ids", subscribers.toArray(UUID[]::new))
+                .query(String.class)
+                .list();
     }
 
     /** All of them in their order, read as they are taken. */
@@ -118,6 +133,7 @@ class SubscriberQueries {
                 Optional.ofNullable(row.getTimestamp(7)).map(Timestamp::toInstant),
                 row.getString(8),
                 Optional.ofNullable(row.getTimestamp(9)).map(Timestamp::toInstant),
-                row.getObject(10, UUID.class));
+                row.getObject(10, UUID.class),
+                row.getObject(11, UUID.class));
     }
 }

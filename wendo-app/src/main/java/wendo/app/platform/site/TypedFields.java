@@ -3,6 +3,7 @@ package wendo.app.platform.site;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 
@@ -38,6 +39,15 @@ public record TypedFields(MultiValueMap<String, String> sent) {
     /** The values of a field that was sent several times. */
     public List<String> all(String field) {
         return sent.getOrDefault(field, List.of());
+    }
+
+    /** The rows that were ticked, each once; what is no identifier is left out. */
+    public List<UUID> ids(String field, int most) {
+        return all(field).stream()
+                .flatMap(id -> FilterValues.id(id).stream())
+                .distinct()
+                .limit(most)
+                .toList();
     }
 
     public boolean isSent(String field) {

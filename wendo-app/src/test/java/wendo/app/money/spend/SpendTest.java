@@ -109,17 +109,40 @@ class SpendTest extends WendoTest {
         assertThat(entered.headers().firstValue("Location").orElseThrow()).endsWith("/spend" + DAYS);
         assertThat(person.get("/spend" + DAYS).body()).contains("£50.01 spent in this period", "£100.01", "cards");
         UUID id = entry();
-        assertThat(person.form("/spend", "/spend/" + id + "/remove" + DAYS).statusCode())
+        assertThat(person.form("/spend", "/spend/remove" + DAYS, "spend", id.toString())
+                        .statusCode())
                 .isEqualTo(302);
         assertThat(person.get("/spend" + DAYS).body())
                 .contains("Removed £100.01, 1 May – 4 May 2026 for Postcards.", "£0.00 spent");
         assertThat(person.get("/spend" + DAYS).body()).doesNotContain("Restore");
-        assertThat(person.form("/spend", "/spend/" + id + "/put-back" + DAYS).statusCode())
+        assertThat(person.form("/spend", "/spend/put-back" + DAYS, "spend", id.toString())
+                        .statusCode())
                 .isEqualTo(302);
-        assertThat(person.form("/spend", "/spend/" + id + "/put-back" + DAYS).statusCode())
+        assertThat(person.form("/spend", "/spend/put-back" + DAYS, "spend", id.toString())
+                        .statusCode())
                 .as("once is enough")
                 .isEqualTo(404);
         assertThat(within("Postcards", "2026-05-01", "2026-05-04")).isEqualTo(10_001);
+    }
+
+    @Test
+    void many_amounts_are_removed_and_put_back_together() {
+        enter("/spend", source("Postcards"), "lump", "10", "2026-05-01", "2026-05-04");
+        enter("/spend", source("Campsite"), "lump", "20", "2026-05-01", "2026-05-04");
+        List<String> boxes =
+                Jsoup.parse(person.get("/spend" + DAYS).body()).select("input[form=many][name=spend]").stream()
+                        .map(box -> box.val())
+                        .toList();
+        assertThat(boxes).hasSize(2);
+        person.form(
+                "/spend", "/spend/remove" + DAYS, "spend", boxes.get(0), "spend", boxes.get(1), "spend", "nonsense");
+        Document page = Jsoup.parse(person.get("/spend" + DAYS).body());
+        assertThat(page.text()).contains("Removed 2 amounts.", "£0.00 spent");
+        assertThat(page.select("form[action^=/spend/put-back] input[name=spend]"))
+                .hasSize(2);
+        person.form("/spend", "/spend/put-back" + DAYS, "spend", boxes.get(0), "spend", boxes.get(1));
+        assertThat(within("Postcards", "2026-05-01", "2026-05-04")).isEqualTo(1_000);
+        assertThat(within("Campsite", "2026-05-01", "2026-05-04")).isEqualTo(2_000);
     }
 
     @Test
@@ -139,7 +162,8 @@ class SpendTest extends WendoTest {
                 .isEqualTo(-1);
         Http stranger = http().signIn(tenant("Somebody Else").email());
         assertThat(stranger.get("/spend/" + id).statusCode()).isEqualTo(404);
-        assertThat(stranger.form("/spend", "/spend/" + id + "/remove").statusCode())
+        assertThat(stranger.form("/spend", "/spend/remove", "spend", id.toString())
+                        .statusCode())
                 .isEqualTo(404);
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.http.HttpResponse;
+import java.util.List;
 import java.util.UUID;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.junit.jupiter.api.BeforeEach;
@@ -95,6 +96,56 @@ class LedgerTest extends WendoTest {
         await("its source has the credit", () -> count(tenant, """
                         select count(*) from credit c join source s on s.id = c.source_id
                         where s.name = 'Postcards' and c.last_touch_minor = 9500""") == 1);
+    }
+
+    private String outcome(String reference) {
+        return in(
+                tenant,
+                () -> jdbc.sql("select id::text from outcome where reference = ?")
+                        .param(reference)
+                        .query(String.class)
+                        .single());
+    }
+
+    private String change(Http person, String... fields) {
+        String ledger = person.form("/outcomes", "/outcomes/selected?sort=value&kind=booking", fields)
+                .headers()
+                .firstValue("Location")
+                .orElseThrow()
+                .replaceFirst("^https?://[^/]+", "");
+        assertThat(ledger).contains("sort=value", "kind=booking");
+        return person.get(ledger).body();
+    }
+
+    @Test
+    void many_outcomes_are_given_a_source_or_a_status_at_once() {
+        for (String reference : List.of("B-1", "B-2", "B-3")) {
+            enter(owner, "kind", "booking", "reference", reference, "value", "95", "day", "2026-05-03", "time", "");
+        }
+        String one = outcome("B-1");
+        String two = outcome("B-2");
+        assertThat(change(owner, "what", "source", "known", source("Campsite"), "outcome", one, "outcome", two))
+                .contains("2 outcomes now count for Campsite.");
+        assertThat(count(tenant, "select count(*) from outcome where set_source_id is not null"))
+                .isEqualTo(2);
+        assertThat(change(owner, "what", "source", "known", "", "outcome", one))
+                .contains("1 outcome goes by the evidence again.");
+        assertThat(change(owner, "what", "status", "standing", "cancelled", "outcome", one, "outcome", two))
+                .contains("Status set to Cancelled: 2 outcomes.");
+        assertThat(count(tenant, "select count(*) from outcome where status = 'cancelled'"))
+                .isEqualTo(2);
+        assertThat(change(owner, "what", "status", "standing", "lost", "outcome", one))
+                .contains("Select a status first.");
+        assertThat(change(owner, "what", "source")).contains("Select the outcomes to change first.");
+        Http staff = join(Role.STAFF);
+        assertThat(staff.form("/outcomes", "/outcomes/selected", "what", "source", "outcome", one)
+                        .statusCode())
+                .isEqualTo(403);
+        assertThat(staff.get("/outcomes?kind=booking").body()).doesNotContain("Set status");
+        assertThat(http().signIn(tenant("Somebody Else").email())
+                        .form("/outcomes", "/outcomes/selected", "what", "source", "outcome", one)
+                        .statusCode())
+                .isEqualTo(404);
     }
 
     @Test

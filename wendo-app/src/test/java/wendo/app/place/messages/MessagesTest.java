@@ -108,6 +108,12 @@ class MessagesTest extends WendoTest {
                 .eachText();
     }
 
+    private String lineOf(String list, String name) {
+        return org.jsoup.Jsoup.parse(person.get(list).body())
+                .select("tr:has(strong:matchesOwn(^" + name + "$)) input[form=many]")
+                .val();
+    }
+
     private List<CSVRecord> csv(String list) throws java.io.IOException {
         String text = new String(person.bytes(person.request(list + "/file.csv")), StandardCharsets.UTF_8);
         try (CSVParser parser = CSVParser.parse(
@@ -206,6 +212,11 @@ class MessagesTest extends WendoTest {
         assertThat(rows(list + "?find=BO@REED")).singleElement().asString().contains("Bo");
         assertThat(rows(list + "?sort=who&state=nonsense").get(0)).contains("Ada");
         assertThat(person.get(list + "?find=nobody&page=9").body()).contains("No recipient matches.");
+        person.form(list, list + "/withdraw?state=not_yet", "line", lineOf(list, "Bo"));
+        assertThat(person.get(list + "?state=not_yet").body()).contains("Consent withdrawn for 1 recipient.");
+        assertThat(rows(list + "?state=without_link"))
+                .hasSize(5)
+                .anyMatch(row -> row.contains("They withdrew their consent"));
         CSVRecord told = csv(list).get(0);
         assertThat(told.get("Taps")).isEqualTo("2");
         assertThat(told.get("Outcomes")).isEqualTo("booking B-9");

@@ -137,6 +137,28 @@ class SubscribingTest extends WendoTest {
     }
 
     @Test
+    void consent_of_many_subscribers_is_withdrawn_at_once() throws Exception {
+        openOptIn();
+        press(http(), ask(http(), "ada@reed.example"), "ada@reed.example");
+        press(http(), ask(http(), "bo@reed.example"), "bo@reed.example");
+        String ada = in(
+                tenant,
+                () -> jdbc.sql("select id::text from subscriber where email = 'ada@reed.example'")
+                        .query(String.class)
+                        .single());
+        person.form("/subscribers", "/subscribers/withdraw?find=reed", "subscriber", ada);
+        assertThat(person.get("/subscribers?find=reed").body())
+                .contains("Consent withdrawn for 1 subscriber.", "bo@reed.example")
+                .doesNotContain("ada@reed.example");
+        assertThat(person.get("/subscribers?state=withdrawn").body())
+                .contains("ada@reed.example")
+                .doesNotContain("value=\"" + ada);
+        Http stranger = http().signIn(tenant("Somebody Else").email());
+        stranger.form("/subscribers", "/subscribers/withdraw", "subscriber", ada);
+        assertThat(stranger.get("/subscribers").body()).contains("Select the subscribers first.");
+    }
+
+    @Test
     void a_placeholder_that_browsers_send_unescaped_is_understood_too() throws Exception {
         openOptIn();
         for (String raw : java.util.List.of("{{email}}", "%%emailaddr%%", "[[email]]", "*|EMAIL|*")) {

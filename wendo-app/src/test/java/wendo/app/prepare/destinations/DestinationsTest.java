@@ -3,6 +3,8 @@ package wendo.app.prepare.destinations;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -54,6 +56,30 @@ class DestinationsTest extends WendoTest {
         assertThat(person.form("/setup/destinations", "/setup/destinations", "address", "ftp://x.example")
                         .body())
                 .contains("Only http and https");
+    }
+
+    private String change(String what, String... fields) {
+        List<String> all = new ArrayList<>(List.of("what", what));
+        all.addAll(List.of(fields));
+        person.form("/setup/destinations", "/setup/destinations/selected?find=cour", all.toArray(String[]::new));
+        return person.get("/setup/destinations?find=cour").body();
+    }
+
+    @Test
+    void many_destinations_are_checked_or_archived_at_once() {
+        http().issue(tenant.apiKey(), page("/courses"), "Spring", "Postcards");
+        String id = id().toString();
+        assertThat(change("check", "destination", id)).contains("1 destination checked.");
+        assertThat(count(tenant, "select count(*) from destination where checked_at is not null"))
+                .isOne();
+        assertThat(change("archive", "destination", id))
+                .contains("1 destination archived. Their links keep working.", "Undo", "No destination matches.");
+        assertThat(change("restore", "destination", id)).contains("1 destination restored.", "courses");
+        assertThat(change("archive")).contains("Select the destinations first.");
+        assertThat(http().signIn(tenant("Somebody Else").email())
+                        .form("/setup", "/setup/destinations/selected", "what", "archive", "destination", id)
+                        .statusCode())
+                .isEqualTo(404);
     }
 
     @Test
