@@ -6,21 +6,25 @@ import "./keys.js";
 import "./once.js";
 import "./ribbon.js";
 import "./stays.js";
+import { applies } from "./applies.js";
 import { calendar } from "./calendar.js";
 import { copier } from "./copy.js";
 import { filter } from "./filter.js";
 import { fold } from "./fold.js";
 import { mirror } from "./mirror.js";
+import { passkey } from "./passkey.js";
 import { ticks } from "./ticks.js";
 
 // What is only of use without script goes away; it stays where scripts are off, and where they did not load.
 document.documentElement.classList.add("scripted");
 
+Alpine.data("applies", applies);
 Alpine.data("calendar", calendar);
 Alpine.data("copier", copier);
 Alpine.data("filter", filter);
 Alpine.data("fold", fold);
 Alpine.data("mirror", mirror);
+Alpine.data("passkey", passkey);
 Alpine.data("ticks", ticks);
 Alpine.start();
 

@@ -93,6 +93,7 @@ class MigrationsTest {
                         "analyze_arrival_sums",
                         "door_site_key",
                         "door_memberships",
+                        "door_invitation",
                         "door_api_key",
                         "door_link_hosts",
                         "door_links",

@@ -1,6 +1,7 @@
 package wendo.app.desk.setup;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -14,6 +15,7 @@ import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.issue.links.LinkHosts;
 import wendo.app.platform.accounts.ApiKeys;
+import wendo.app.platform.accounts.Confirmed;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.KeyScope;
 import wendo.app.platform.accounts.Needs;
@@ -67,6 +69,7 @@ class SetupController {
     }
 
     @Needs(Permission.OWN)
+    @Confirmed
     @PostMapping("/keys")
     ModelAndView create(
             @RequestParam String name,
@@ -80,11 +83,16 @@ class SetupController {
             return InvalidForm.of(ViewRecord.with(keys(context.person()), new RefusedKey(name, fault)));
         }
         next.addFlashAttribute(
-                "newKey", keys.create(wanted, KeyScope.find(scope).orElse(KeyScope.READ)));
+                "newKey",
+                keys.create(
+                        wanted,
+                        KeyScope.find(scope).orElse(KeyScope.READ),
+                        Optional.of(context.person().id())));
         return new ModelAndView("redirect:/setup/keys");
     }
 
     @Needs(Permission.OWN)
+    @Confirmed
     @PostMapping("/keys/{id}/revoke")
     String revoke(@PathVariable UUID id, CurrentPerson person) {
         person.mustBeAllowedToSetUp();

@@ -1,10 +1,13 @@
 package wendo.app.desk.setup;
 
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.Texts;
 
 /** What can be set up, in the groups and the order in which a business meets it. */
 enum SetupEntry {
     BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
+    PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
     CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
     HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
     DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
@@ -50,6 +53,11 @@ enum SetupEntry {
         this.group = group;
         this.address = address;
         this.label = label;
+    }
+
+    /** Whether it is shown to whoever may do this. */
+    boolean isFor(CurrentPerson person) {
+        return this != PEOPLE || person.may(Permission.OWN);
     }
 
     public Group group() {

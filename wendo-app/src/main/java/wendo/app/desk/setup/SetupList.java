@@ -22,7 +22,7 @@ class SetupList {
         if (request.getRequestURI().matches("/setup(/.*)?") && request.getHeader("HX-Request") == null) {
             CurrentPerson.find(request)
                     .filter(person -> person.may(Permission.SET_UP))
-                    .ifPresent(person -> model.addAttribute("setup", states.list()));
+                    .ifPresent(person -> model.addAttribute("setup", states.list(person)));
         }
     }
 }

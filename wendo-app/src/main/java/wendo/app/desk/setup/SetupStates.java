@@ -7,6 +7,7 @@ import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.site.Texts;
 
 /** How far each part of the setup is, in a word or two. */
@@ -26,7 +27,8 @@ class SetupStates {
                 (select count(*) from source_clue),
                 (select count(*) from outbound_pattern),
                 (select count(*) from api_key where revoked_at is null),
-                (select count(*) from partner_network where not archived)
+                (select count(*) from partner_network where not archived),
+                (select count(*) from membership)
             """;
 
     private final JdbcClient jdbc;
@@ -42,13 +44,13 @@ class SetupStates {
     record Listed(SetupEntry.Group group, List<Shown> entries) {}
 
     @Transactional(readOnly = true)
-    List<Listed> list() {
+    List<Listed> list(CurrentPerson person) {
         Map<SetupEntry, String> states = states();
         return Arrays.stream(SetupEntry.Group.values())
                 .map(group -> new Listed(
                         group,
                         Arrays.stream(SetupEntry.values())
-                                .filter(entry -> entry.group() == group)
+                                .filter(entry -> entry.group() == group && entry.isFor(person))
                                 .map(entry -> new Shown(entry, states.getOrDefault(entry, "")))
                                 .toList()))
                 .toList();
@@ -77,6 +79,7 @@ class SetupStates {
                     states.put(SetupEntry.OUTGOING, some(row.getLong(11), Texts.of("desk.setup.state-counted")));
                     states.put(SetupEntry.KEYS, some(row.getLong(12), Texts.of("desk.setup.state-active")));
                     states.put(SetupEntry.NETWORKS, some(row.getLong(13), Texts.of("desk.setup.state-active")));
+                    states.put(SetupEntry.PEOPLE, String.valueOf(row.getLong(14)));
                     return states;
                 })
                 .single();

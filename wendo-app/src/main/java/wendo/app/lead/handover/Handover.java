@@ -20,6 +20,8 @@ record Handover(
         String note,
         boolean alerts,
         Optional<UUID> plan) {
+    static final String NOBODY = "none";
+
     Handover {
         labels = List.copyOf(labels);
     }

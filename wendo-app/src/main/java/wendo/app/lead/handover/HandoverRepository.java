@@ -13,6 +13,8 @@ interface HandoverRepository extends Repository<HandoverRule, UUID> {
     @Query("select rule from HandoverRule rule where rule.reach = 'business' or rule.reachId in :ids")
     List<HandoverRule> findForBusinessOr(Collection<UUID> ids);
 
+    List<HandoverRule> findByPersonId(UUID person);
+
     void save(HandoverRule rule);
 
     void delete(HandoverRule rule);

@@ -44,6 +44,12 @@ class HandoverRule extends BusinessEntity {
         this.planId = handover.plan().orElse(null);
     }
 
+    /** To somebody else, or to nobody. */
+    void pass(Optional<UUID> successor) {
+        this.personId = successor.orElse(null);
+        this.ownerIs = successor.isPresent() ? ownerIs : Handover.NOBODY;
+    }
+
     boolean isOf(Reach of, Optional<UUID> id) {
         return reach.equals(of.key())
                 && (of == Reach.BUSINESS || id.filter(reachId::equals).isPresent());

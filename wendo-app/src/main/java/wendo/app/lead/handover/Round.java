@@ -42,6 +42,14 @@ class Round extends BusinessEntity {
         }
     }
 
+    /** Somebody else takes their turns, unless they have turns of their own. */
+    void pass(UUID person, Optional<UUID> successor) {
+        Optional<RoundTurn> theirs =
+                turns.stream().filter(one -> one.isOf(person)).findFirst();
+        Optional<UUID> next = successor.filter(to -> turns.stream().noneMatch(one -> one.isOf(to)));
+        theirs.ifPresent(turn -> next.ifPresentOrElse(turn::pass, () -> turns.remove(turn)));
+    }
+
     private RoundTurn add(Turn turn) {
         RoundTurn row = new RoundTurn(turn.person());
         turns.add(row);

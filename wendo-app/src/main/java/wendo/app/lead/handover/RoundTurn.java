@@ -32,7 +32,15 @@ class RoundTurn extends BusinessEntity {
     }
 
     boolean isOf(Turn turn) {
-        return turn.person().equals(personId);
+        return isOf(turn.person());
+    }
+
+    boolean isOf(UUID person) {
+        return person.equals(personId);
+    }
+
+    void pass(UUID successor) {
+        this.personId = successor;
     }
 
     void begin(int newPlace, Turn turn) {

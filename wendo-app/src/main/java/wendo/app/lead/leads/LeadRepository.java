@@ -3,7 +3,9 @@ package wendo.app.lead.leads;
 import jakarta.persistence.LockModeType;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
@@ -16,4 +18,8 @@ interface LeadRepository extends Repository<Lead, UUID> {
     Optional<Lead> findById(UUID outcome);
 
     void delete(Lead lead);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("update versioned Lead one set one.ownerId = :to where one.ownerId = :from")
+    void handOver(UUID from, @Nullable UUID to);
 }

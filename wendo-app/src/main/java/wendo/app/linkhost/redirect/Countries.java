@@ -11,6 +11,7 @@ import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.CountryNames;
 import wendo.app.platform.site.Installation;
 
 /**
@@ -18,7 +19,7 @@ import wendo.app.platform.site.Installation;
  * setting. It tells where an address is registered, which is not always where its user is.
  */
 @Component
-class Countries {
+class Countries implements CountryNames {
     private static final Logger LOG = LoggerFactory.getLogger(Countries.class);
 
     private final Reader reader;
@@ -30,6 +31,11 @@ class Countries {
                 : Files.newInputStream(Path.of(file))) {
             reader = new Reader(in);
         }
+    }
+
+    @Override
+    public String country(String address) {
+        return of(address);
     }
 
     /** ISO 3166-1 alpha-2 in capitals; empty text if the database does not know it. {@code address} is in numbers. */

@@ -2,6 +2,7 @@ package wendo.app.platform.accounts;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.servlet.http.HttpSession;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -26,6 +27,7 @@ public class Accounts implements UserDetailsService {
     private final JdbcClient jdbc;
     private final PersonRepository people;
     private final MembershipRepository memberships;
+    private final PasskeyRepository passkeys;
     private final PasswordEncoder passwords;
     private final Clock clock;
     private final Cache<UUID, List<Membership>> kept = Caffeine.newBuilder()
@@ -33,7 +35,7 @@ public class Accounts implements UserDetailsService {
             .maximumSize(10_000)
             .build();
 
-    private final Cache<UUID, Optional<Locale>> languages = Caffeine.newBuilder()
+    private final Cache<UUID, Spoken> spoken = Caffeine.newBuilder()
             .expireAfterWrite(MEMBERSHIPS_KEPT)
             .maximumSize(10_000)
             .build();
@@ -42,11 +44,13 @@ public class Accounts implements UserDetailsService {
             JdbcClient jdbc,
             PersonRepository people,
             MembershipRepository memberships,
+            PasskeyRepository passkeys,
             PasswordEncoder passwords,
             Clock clock) {
         this.jdbc = jdbc;
         this.people = people;
         this.memberships = memberships;
+        this.passkeys = passkeys;
         this.passwords = passwords;
         this.clock = clock;
     }
@@ -63,24 +67,34 @@ public class Accounts implements UserDetailsService {
     List<Membership> memberships(UUID person) {
         return kept.get(
                 person,
-                id -> jdbc.sql("select business_id, business_name, role from door_memberships(?)")
+                id -> jdbc.sql("select business_id, business_name, role, needs_second_factor from door_memberships(?)")
                         .param(id)
                         .query((row, number) -> new Membership(
                                 new BusinessId(row.getObject(1, UUID.class)),
                                 row.getString(2),
-                                Role.of(row.getString(3))))
+                                Role.of(row.getString(3)),
+                                row.getBoolean(4)))
                         .list());
     }
 
-    /** The language that somebody chose; empty for what their browser asks for. */
+    /**
+     * What a person is called, and the language that they chose.
+     *
+     * @param language empty for what their browser asks for
+     */
+    record Spoken(String name, String email, Optional<Locale> language) {
+        static Spoken of(Person person) {
+            return new Spoken(
+                    person.name(),
+                    person.email(),
+                    Optional.of(person.language()).filter(tag -> !tag.isEmpty()).map(Locale::forLanguageTag));
+        }
+    }
+
     @Transactional(readOnly = true)
-    Optional<Locale> language(UUID person) {
-        return languages.get(
-                person,
-                id -> people.findById(id)
-                        .map(Person::language)
-                        .filter(tag -> !tag.isEmpty())
-                        .map(Locale::forLanguageTag));
+    Spoken spoken(UUID person) {
+        return spoken.get(
+                person, id -> people.findById(id).map(Spoken::of).orElse(new Spoken("", "", Optional.empty())));
     }
 
     /** @param tag of an offered language; anything else, and the browser decides again */
@@ -89,7 +103,7 @@ public class Accounts implements UserDetailsService {
         boolean isOffered =
                 Texts.OFFERED.stream().anyMatch(one -> one.toLanguageTag().equals(tag));
         people.findById(person).ifPresent(one -> one.speak(isOffered ? tag : ""));
-        languages.invalidate(person);
+        spoken.invalidate(person);
     }
 
     @Transactional(readOnly = true)
@@ -99,10 +113,43 @@ public class Accounts implements UserDetailsService {
 
     @Transactional
     public UUID register(String email, String name, String password) {
-        Person person =
-                new Person(email.strip().toLowerCase(Locale.ROOT), name, passwords.encode(password), clock.instant());
+        Person person = new Person(
+                email.strip().toLowerCase(Locale.ROOT),
+                name,
+                passwords.encode(PasswordRules.normal(password)),
+                clock.instant());
         people.save(person);
         return person.id();
+    }
+
+    /** Somebody who signs in by a passkey that they are about to add, and knows no password. */
+    @Transactional
+    public UUID register(String email, String name) {
+        UUID id = register(email, name, Credentials.unknownPassword());
+        people.findById(id).orElseThrow().setPassword(passwords.encode(Credentials.unknownPassword()), false);
+        return id;
+    }
+
+    /** Who has this e-mail. */
+    @Transactional(readOnly = true)
+    public Optional<UUID> find(String email) {
+        return people.findByEmail(email.strip().toLowerCase(Locale.ROOT)).map(Person::id);
+    }
+
+    @Transactional
+    void rename(UUID person, String name) {
+        people.findById(person).orElseThrow().rename(name);
+        spoken.invalidate(person);
+    }
+
+    /** Nobody else's: a unique key sees to it. Answers the e-mail from before. */
+    @Transactional
+    String changeEmail(UUID person, String email) {
+        Person one = people.findById(person).orElseThrow();
+        String before = one.email();
+        one.writeTo(email);
+        spoken.invalidate(person);
+        return before;
     }
 
     /** Everybody who works for the current business, by name. */
@@ -122,5 +169,62 @@ public class Accounts implements UserDetailsService {
     public void join(UUID person, Role role) {
         memberships.save(new StoredMembership(person, role));
         kept.invalidate(person);
+    }
+
+    /** What they may do from now on in the current business. False, and nothing happens, if it had no owner then. */
+    @Transactional
+    public boolean change(UUID person, Role role) {
+        StoredMembership membership = memberships.findByPersonId(person).orElseThrow();
+        if (role != Role.OWNER && isLastOwner(membership)) {
+            return false;
+        }
+        membership.become(role);
+        kept.invalidate(person);
+        return true;
+    }
+
+    /** Takes them out of the current business. False, and nothing happens, if it had no owner then. */
+    @Transactional
+    public boolean leave(UUID person) {
+        StoredMembership membership = memberships.findByPersonId(person).orElseThrow();
+        if (isLastOwner(membership)) {
+            return false;
+        }
+        memberships.delete(membership);
+        kept.invalidate(person);
+        return true;
+    }
+
+    @Transactional
+    public boolean isLastOwner(UUID person) {
+        return memberships.findByPersonId(person).filter(this::isLastOwner).isPresent();
+    }
+
+    /** Works for the current business already, or does so from now on. */
+    @Transactional
+    public void joinOnce(UUID person, Role role) {
+        if (memberships.findByPersonId(person).isEmpty()) {
+            join(person, role);
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public boolean hasSecondFactor(UUID person) {
+        return people.findById(person).filter(Person::hasCodes).isPresent() || passkeys.countByPersonId(person) > 0;
+    }
+
+    /** Works in this business from the next page on. */
+    public void choose(HttpSession session, BusinessId business) {
+        session.setAttribute(BusinessFilter.CHOSEN, business);
+    }
+
+    /** What is wrong with a new password, of somebody called so; empty if it may be taken. */
+    public static Optional<String> passwordFault(String password, String name, String email, String business) {
+        return PasswordRules.fault(password, List.of("wendo", name, email, email.replaceFirst("@.*", ""), business));
+    }
+
+    private boolean isLastOwner(StoredMembership membership) {
+        return membership.role() == Role.OWNER
+                && memberships.lockByRole(Role.OWNER.key()).size() == 1;
     }
 }

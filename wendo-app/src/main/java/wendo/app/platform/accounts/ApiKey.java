@@ -19,17 +19,19 @@ class ApiKey extends BusinessEntity {
     private String scope;
     private @Nullable Instant revokedAt;
     private @Nullable Instant lastUsedAt;
+    private @Nullable UUID createdBy;
 
     @SuppressWarnings("NullAway.Init")
     protected ApiKey() {}
 
-    ApiKey(String name, String key, Instant createdAt, KeyScope scope) {
+    ApiKey(String name, String key, Instant createdAt, KeyScope scope, Optional<UUID> by) {
         super(UUID.randomUUID());
         this.name = name;
         this.shownStart = key.substring(0, 10);
         this.secretHash = Digest.of(key);
         this.createdAt = createdAt;
         this.scope = scope.key();
+        this.createdBy = by.orElse(null);
     }
 
     boolean isRevoked() {

@@ -11,4 +11,6 @@ interface ApiKeyRepository extends Repository<ApiKey, UUID> {
     Optional<ApiKey> findById(UUID id);
 
     void save(ApiKey key);
+
+    List<ApiKey> findByCreatedByAndRevokedAtIsNull(UUID person);
 }

@@ -51,10 +51,16 @@ public class ApiKeys {
     /** Makes a key for the current business and answers its text, which cannot be had again. */
     @Transactional
     public String create(String name, KeyScope scope) {
+        return create(name, scope, Optional.empty());
+    }
+
+    /** The same, of somebody: when they leave, it is revoked. */
+    @Transactional
+    public String create(String name, KeyScope scope, Optional<UUID> by) {
         byte[] secret = new byte[SECRET_BYTES];
         random.nextBytes(secret);
         String key = PREFIX + HexFormat.of().formatHex(secret);
-        repository.save(new ApiKey(name, key, clock.instant(), scope));
+        repository.save(new ApiKey(name, key, clock.instant(), scope, by));
         return key;
     }
 
@@ -70,6 +76,11 @@ public class ApiKeys {
         Optional<ApiKey> key = repository.findById(id).filter(one -> !one.isRevoked());
         key.ifPresent(one -> one.revoke(clock.instant()));
         return key.isPresent();
+    }
+
+    @Transactional
+    void revokeOf(UUID person) {
+        repository.findByCreatedByAndRevokedAtIsNull(person).forEach(key -> key.revoke(clock.instant()));
     }
 
     @Transactional(readOnly = true)

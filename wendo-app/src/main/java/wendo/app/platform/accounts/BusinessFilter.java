@@ -8,6 +8,8 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.security.core.Authentication;
@@ -22,12 +24,20 @@ import wendo.core.days.TypedDay;
 final class BusinessFilter extends OncePerRequestFilter {
     static final String CHOSEN = "wendo.business";
 
+    /** Where a second factor is added, and the way out. */
+    private static final String WITHOUT_SECOND_FACTOR = "/(account|webauthn|sign-in|sign-out|language)(/.*)?";
+
     private final Accounts accounts;
     private final Supplier<TypedDay> days;
+    private final Predicate<UUID> hasSecondFactor;
 
-    /** @param days reads days as the business whose request it is writes them */
-    BusinessFilter(Accounts accounts, Supplier<TypedDay> days) {
+    /**
+     * @param hasSecondFactor whether a person has one, which a business may ask for
+     * @param days reads days as the business whose request it is writes them
+     */
+    BusinessFilter(Accounts accounts, Predicate<UUID> hasSecondFactor, Supplier<TypedDay> days) {
         this.accounts = accounts;
+        this.hasSecondFactor = hasSecondFactor;
         this.days = days;
     }
 
@@ -46,9 +56,16 @@ final class BusinessFilter extends OncePerRequestFilter {
             return;
         }
         Membership now = chosen.get();
-        request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), person.name(), now.role()));
-        accounts.language(person.id()).ifPresent(language -> request.setAttribute(Languages.CHOSEN, language));
-        request.setAttribute(FrameAdvice.ATTRIBUTE, frame(person, now, memberships));
+        if (now.needsSecondFactor()
+                && !request.getRequestURI().matches(WITHOUT_SECOND_FACTOR)
+                && !hasSecondFactor.test(person.id())) {
+            AccountGate.lead("/account", request, response);
+            return;
+        }
+        Accounts.Spoken spoken = accounts.spoken(person.id());
+        request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), spoken.name(), now.role()));
+        spoken.language().ifPresent(language -> request.setAttribute(Languages.CHOSEN, language));
+        request.setAttribute(FrameAdvice.ATTRIBUTE, frame(spoken.name(), now, memberships));
         RequestScope.run(now.business(), new DayParameters(request, days), response, chain);
     }
 
@@ -60,10 +77,10 @@ final class BusinessFilter extends OncePerRequestFilter {
                 .or(() -> memberships.stream().findFirst());
     }
 
-    private static Frame frame(SignedIn person, Membership now, List<Membership> memberships) {
+    private static Frame frame(String name, Membership now, List<Membership> memberships) {
         return new Frame(
                 now.businessName(),
-                person.name(),
+                name,
                 Arrays.stream(Permission.values())
                         .filter(permission -> permission.isOf(now.role()))
                         .map(Permission::name)

@@ -11,16 +11,18 @@ import wendo.core.days.TypedDay;
 class BusinessFilters {
     private final Accounts accounts;
     private final Businesses businesses;
+    private final Credentials credentials;
     private final Clock clock;
 
-    BusinessFilters(Accounts accounts, Businesses businesses, Clock clock) {
+    BusinessFilters(Accounts accounts, Businesses businesses, Credentials credentials, Clock clock) {
         this.accounts = accounts;
         this.businesses = businesses;
+        this.credentials = credentials;
         this.clock = clock;
     }
 
     BusinessFilter filter() {
-        return new BusinessFilter(accounts, this::days);
+        return new BusinessFilter(accounts, person -> credentials.of(person).hasSecondFactor(), this::days);
     }
 
     /** Reads days as the business of this thread writes them. */

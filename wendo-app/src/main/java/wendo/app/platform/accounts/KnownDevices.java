@@ -47,6 +47,15 @@ class KnownDevices {
                         .single());
     }
 
+    /** Whether they have signed in with any browser before. */
+    @Transactional(readOnly = true)
+    public boolean hasAny(UUID person) {
+        return jdbc.sql("select exists (select from known_device where person_id = ?)")
+                .param(person)
+                .query(Boolean.class)
+                .single();
+    }
+
     private static Optional<String> token(HttpServletRequest request) {
         return Arrays.stream(request.getCookies() == null ? new Cookie[0] : request.getCookies())
                 .filter(cookie ->
@@ -68,7 +77,7 @@ class KnownDevices {
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
                 ResponseCookie.from(COOKIE, token)
-                        .path("/sign-in")
+                        .path("/")
                         .httpOnly(true)
                         .secure(request.isSecure())
                         .sameSite("Lax")

@@ -11,15 +11,20 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class PageArguments implements WebMvcConfigurer {
     private final FrameAdvice frameAdvice;
     private final OwnLinks links;
+    private final IdentityCheck identity;
 
-    PageArguments(FrameAdvice frameAdvice, @Lazy OwnLinks links) { // links are looked up with the first change of one
+    PageArguments(
+            FrameAdvice frameAdvice,
+            @Lazy OwnLinks links,
+            @Lazy IdentityCheck identity) { // links are looked up with the first change of one
         this.frameAdvice = frameAdvice;
         this.links = links;
+        this.identity = identity;
     }
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
-        registry.addInterceptor(new PermissionInterceptor(links));
+        registry.addInterceptor(new PermissionInterceptor(links, identity));
     }
 
     @Override

@@ -15,16 +15,23 @@ import wendo.app.platform.site.Texts;
 
 /** Lets people do what their role may do. Public addresses and programs have doors of their own. */
 final class PermissionInterceptor implements HandlerInterceptor {
-    private final OwnLinks links;
+    /** Where everybody may be, signed in or not. */
+    private static final String EVERYBODYS = "/sign-in/";
 
-    PermissionInterceptor(OwnLinks links) {
+    private final OwnLinks links;
+    private final IdentityCheck identity;
+
+    PermissionInterceptor(OwnLinks links, IdentityCheck identity) {
         this.links = links;
+        this.identity = identity;
     }
 
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
         Optional<CurrentPerson> person = CurrentPerson.find(request);
-        if (person.isEmpty() || !(handler instanceof HandlerMethod method)) {
+        if (person.isEmpty()
+                || !(handler instanceof HandlerMethod method)
+                || request.getRequestURI().startsWith(EVERYBODYS)) {
             return true;
         }
         Optional<Needs> needs = find(method);
@@ -41,7 +48,15 @@ final class PermissionInterceptor implements HandlerInterceptor {
             throw new ResponseStatusException(
                     HttpStatus.FORBIDDEN, Texts.of("platform.accounts.this-is-somebody-elses-link"));
         }
+        if (!isRead(request) && isConfirmed(method)) {
+            identity.require(person.get().id(), request);
+        }
         return true;
+    }
+
+    private static boolean isConfirmed(HandlerMethod method) {
+        return method.hasMethodAnnotation(Confirmed.class)
+                || AnnotatedElementUtils.hasAnnotation(method.getBeanType(), Confirmed.class);
     }
 
     /** What a handler needs, or else its controller. */

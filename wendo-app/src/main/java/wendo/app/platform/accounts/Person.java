@@ -22,6 +22,9 @@ class Person {
     private String passwordHash;
     private Instant createdAt;
     private String language = "";
+    private boolean hasPassword = true;
+    private String totpSecret = "";
+    private long totpLastStep;
 
     @SuppressWarnings("NullAway.Init")
     protected Person() {}
@@ -47,7 +50,59 @@ class Person {
         this.language = tag;
     }
 
+    String email() {
+        return email;
+    }
+
+    String name() {
+        return name;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+
+    boolean hasPassword() {
+        return hasPassword;
+    }
+
+    void rename(String other) {
+        this.name = other;
+    }
+
+    void writeTo(String otherEmail) {
+        this.email = otherEmail;
+    }
+
+    /** @param known false for one that nobody knows, where a passkey takes its place */
+    void setPassword(String hash, boolean known) {
+        this.passwordHash = hash;
+        this.hasPassword = known;
+    }
+
+    /** The secret that this person's authenticator knows too; empty text without a second factor. */
+    String totpSecret() {
+        return totpSecret;
+    }
+
+    boolean hasCodes() {
+        return !totpSecret.isEmpty();
+    }
+
+    void shareSecret(String secret, long step) {
+        this.totpSecret = secret;
+        this.totpLastStep = step;
+    }
+
+    long totpLastStep() {
+        return totpLastStep;
+    }
+
+    void useStep(long step) {
+        this.totpLastStep = step;
+    }
+
     SignedIn signedIn() {
-        return new SignedIn(id, email, name, passwordHash);
+        return new SignedIn(id, email, name, passwordHash, hasCodes());
     }
 }

@@ -10,7 +10,7 @@ public enum Role {
     /** Sees figures and the ledger, without contact details. */
     VIEWER;
 
-    static Role of(String key) {
+    public static Role of(String key) {
         return valueOf(key.toUpperCase(Locale.ROOT));
     }
 

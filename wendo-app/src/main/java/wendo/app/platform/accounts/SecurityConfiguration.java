@@ -22,9 +22,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
-import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
-import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
@@ -32,8 +30,6 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 import org.springframework.security.web.savedrequest.CookieRequestCache;
 import org.springframework.session.jdbc.PostgreSqlJdbcIndexedSessionRepositoryCustomizer;
 import wendo.app.platform.site.Installation;
-import wendo.app.platform.site.SharedLimits;
-import wendo.app.platform.site.Texts;
 
 /** Three doors: programs with a key, the public addresses, and people who sign in. */
 @Configuration(proxyBeanMethods = false)
@@ -93,24 +89,29 @@ class SecurityConfiguration {
 
     @Bean
     @Order(3)
-    SecurityFilterChain people(HttpSecurity http, BusinessFilters businesses, SharedLimits limits, KnownDevices devices)
-            throws Exception {
+    SecurityFilterChain people(HttpSecurity http, BusinessFilters businesses, AccountDoors doors) throws Exception {
         return http.headers(SecurityConfiguration::strict)
                 // Neither a page that anybody opens nor one that asks to sign in first leaves a session behind.
                 .csrf(csrf -> csrf.csrfTokenRepository(tokens()))
                 .requestCache(cache -> cache.requestCache(new CookieRequestCache()))
-                .authorizeHttpRequests(requests -> requests.requestMatchers("/sign-in", REFUSED, "/error")
+                .authorizeHttpRequests(requests -> requests.requestMatchers(
+                                "/sign-in", "/sign-in/**", "/welcome/**", PasskeyDoors.ASK, "/error")
                         .permitAll()
                         .anyRequest()
                         .authenticated())
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("email")
-                        .successHandler(welcome(devices))
-                        .failureHandler(SecurityConfiguration::refusePerson))
+                        .successHandler(doors.welcome())
+                        .failureHandler(doors.refusal()))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?signedOut=true"))
                 .exceptionHandling(faults -> faults.authenticationEntryPoint(askToSignIn()))
-                .addFilterBefore(new SignInLimit(limits, devices), UsernamePasswordAuthenticationFilter.class)
-                .addFilterAfter(businesses.filter(), AuthorizationFilter.class)
+                .addFilterBefore(doors.limit(), UsernamePasswordAuthenticationFilter.class)
+                .addFilterBefore(doors.passkeys().asking(), AuthorizationFilter.class)
+                .addFilterBefore(doors.passkeys().entering(), AuthorizationFilter.class)
+                .addFilterAfter(doors.gate(), AuthorizationFilter.class)
+                .addFilterAfter(businesses.filter(), AccountGate.class)
+                .addFilterAfter(doors.passkeys().offering(), BusinessFilter.class)
+                .addFilterAfter(doors.passkeys().adding(), BusinessFilter.class)
                 .build();
     }
 
@@ -120,19 +121,6 @@ class SecurityConfiguration {
         tokens.setCookieName("wendo_csrf");
         tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax").httpOnly(true));
         return tokens;
-    }
-
-    /** The browser is known from now on, and goes where it wanted to. */
-    private static AuthenticationSuccessHandler welcome(KnownDevices devices) {
-        SavedRequestAwareAuthenticationSuccessHandler onward = new SavedRequestAwareAuthenticationSuccessHandler();
-        onward.setRequestCache(new CookieRequestCache());
-        onward.setDefaultTargetUrl("/today");
-        return (request, response, authentication) -> {
-            if (authentication.getPrincipal() instanceof SignedIn person) {
-                devices.remember(person.id(), request, response);
-            }
-            onward.onAuthenticationSuccess(request, response, authentication);
-        };
     }
 
     private static HeadersConfigurer<HttpSecurity> strict(HeadersConfigurer<HttpSecurity> headers) {
@@ -162,14 +150,6 @@ class SecurityConfiguration {
         response.getWriter().write("""
                 {"title": "Forbidden", "status": 403, "detail": "This key may not do that. What a key may do is chosen when it is \
                 made, under Setup."}""");
-    }
-
-    private static void refusePerson(
-            HttpServletRequest request, HttpServletResponse response, AuthenticationException cause)
-            throws IOException, jakarta.servlet.ServletException {
-        response.setStatus(422);
-        request.setAttribute(FAULT, Texts.of("platform.accounts.this-e-mail-and-password"));
-        request.getRequestDispatcher(REFUSED).forward(request, response);
     }
 
     /** A part of a page cannot be sent to the sign-in form: htmx is told to go there as a whole. */

@@ -17,11 +17,24 @@ final class SignedIn implements UserDetails, CredentialsContainer {
     private final String name;
     private @Nullable String passwordHash;
 
-    SignedIn(UUID id, String email, String name, String passwordHash) {
+    /** Whether a code of their authenticator is asked for after the password. */
+    private final boolean needsCode;
+
+    SignedIn(UUID id, String email, String name, @Nullable String passwordHash, boolean needsCode) {
         this.id = id;
         this.email = email;
         this.name = name;
         this.passwordHash = passwordHash;
+        this.needsCode = needsCode;
+    }
+
+    /** Who proved by something better than a password who they are. */
+    SignedIn withoutCode() {
+        return new SignedIn(id, email, name, null, false);
+    }
+
+    boolean needsCode() {
+        return needsCode;
     }
 
     UUID id() {

@@ -23,4 +23,16 @@ class StoredMembership extends BusinessRow {
         this.personId = person;
         this.role = role.key();
     }
+
+    UUID personId() {
+        return personId;
+    }
+
+    Role role() {
+        return Role.of(role);
+    }
+
+    void become(Role other) {
+        this.role = other.key();
+    }
 }

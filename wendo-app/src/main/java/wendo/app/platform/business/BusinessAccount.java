@@ -39,6 +39,7 @@ class BusinessAccount {
     private LocalTime quietFrom = LocalTime.of(20, 0);
     private LocalTime quietUntil = LocalTime.of(8, 0);
     private @Nullable Long mostBelievedMinor;
+    private boolean needsSecondFactor;
 
     @Column(insertable = false, updatable = false) // made by the database
     private String siteSecret;
@@ -94,6 +95,14 @@ class BusinessAccount {
 
     void believe(OptionalLong minor) {
         this.mostBelievedMinor = minor.isPresent() ? minor.getAsLong() : null;
+    }
+
+    boolean needsSecondFactor() {
+        return needsSecondFactor;
+    }
+
+    void needSecondFactor(boolean needed) {
+        this.needsSecondFactor = needed;
     }
 
     String siteSecret() {

@@ -93,6 +93,17 @@ public class Businesses {
         account().believe(minor);
     }
 
+    /** Whether everybody who works for it needs a second factor. */
+    @Transactional(readOnly = true)
+    public boolean needsSecondFactor() {
+        return account().needsSecondFactor();
+    }
+
+    @Transactional
+    public void needSecondFactor(boolean needed) {
+        account().needSecondFactor(needed);
+    }
+
     /** What servers of the business's sites sign their reports with. */
     @Transactional(readOnly = true)
     public String siteSecret() {

@@ -1,5 +1,6 @@
 /** Outgoing messages: e-mail, texts and recorded voice, each sent at most once, and what comes back. */
-@ApplicationModule(allowedDependencies = {"platform.business", "platform.consent", "platform.site"})
+@ApplicationModule(
+        allowedDependencies = {"platform.accounts", "platform.business", "platform.consent", "platform.site"})
 @NullMarked
 package wendo.app.platform.sending;
 

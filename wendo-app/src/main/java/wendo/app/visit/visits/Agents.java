@@ -3,16 +3,19 @@ package wendo.app.visit.visits;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import ua_parser.Client;
 import ua_parser.Parser;
+import wendo.app.platform.site.BrowserNames;
 import wendo.app.platform.site.Digest;
 import wendo.core.visits.Sorted;
 import wendo.core.visits.Sorting;
 
 /** What a user agent tells, by published lists. Reading one takes milliseconds, so what was read is kept by its digest. */
 @Component
-class Agents {
+class Agents implements BrowserNames {
     private static final int MOST = 20_000;
     private static final int MAX_NAME = 60;
     private static final String OTHER = "Other"; // what the list calls what it does not know
@@ -37,6 +40,14 @@ class Agents {
 
     Agent of(String userAgent) {
         return known.get(Digest.of(userAgent), unknown -> read(userAgent));
+    }
+
+    @Override
+    public String browser(String userAgent) {
+        Agent agent = of(userAgent);
+        return Stream.of(agent.browser(), agent.system())
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 
     private Agent read(String userAgent) {

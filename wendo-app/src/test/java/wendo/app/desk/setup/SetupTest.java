@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.accounts.CurrentPerson;
+import wendo.app.platform.accounts.Role;
 
 /** The list of what can be set up, with how far each part is. */
 class SetupTest extends WendoTest {
@@ -25,7 +28,7 @@ class SetupTest extends WendoTest {
     }
 
     private String state(SetupEntry entry) {
-        return in(tenant, () -> states.list()).stream()
+        return in(tenant, () -> states.list(new CurrentPerson(UUID.randomUUID(), "Ola Ness", Role.OWNER))).stream()
                 .flatMap(group -> group.entries().stream())
                 .filter(one -> one.entry() == entry)
                 .findFirst()

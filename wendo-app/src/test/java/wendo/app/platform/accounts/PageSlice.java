@@ -8,6 +8,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.BeforeEach;
@@ -30,6 +31,8 @@ import wendo.app.platform.site.TextSource;
 @EnableConfigurationProperties(Installation.class)
 @Import({
     SecurityConfiguration.class,
+    AccountDoors.class,
+    PasskeyDoors.class,
     BusinessFilters.class,
     PageArguments.class,
     FrameAdvice.class,
@@ -40,7 +43,7 @@ public abstract class PageSlice {
     /** What stands before or beside every page and needs the database: not of this slice. */
     public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList)";
 
-    private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "");
+    private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "", false);
     private static final Business TEAL = new Business(
             new BusinessId(new UUID(1, 1)),
             "Teal Tours",
@@ -71,14 +74,30 @@ public abstract class PageSlice {
     @MockitoBean
     private OwnLinks links;
 
+    @MockitoBean
+    private SignIns signIns;
+
+    @MockitoBean
+    private Sessions sessions;
+
+    @MockitoBean
+    private Passkeys passkeys;
+
+    @MockitoBean
+    private Credentials credentials;
+
+    @MockitoBean
+    private IdentityCheck identity;
+
     @BeforeEach
     void somebody_is_signed_in() {
         when(businesses.current()).thenReturn(TEAL);
+        when(accounts.spoken(any())).thenReturn(new Accounts.Spoken("Ola Ness", "ola@teal.example", Optional.empty()));
         worksAs(Role.OWNER);
     }
 
     protected void worksAs(Role role) {
-        when(accounts.memberships(any())).thenReturn(List.of(new Membership(TEAL.id(), TEAL.name(), role)));
+        when(accounts.memberships(any())).thenReturn(List.of(new Membership(TEAL.id(), TEAL.name(), role, false)));
     }
 
     protected static MockHttpServletRequestBuilder get(String path) {
