@@ -14,6 +14,7 @@ import { fold } from "./fold.js";
 import { mirror } from "./mirror.js";
 import { passkey } from "./passkey.js";
 import { ticks } from "./ticks.js";
+import { zone } from "./zone.js";
 
 // What is only of use without script goes away; it stays where scripts are off, and where they did not load.
 document.documentElement.classList.add("scripted");
@@ -26,6 +27,7 @@ Alpine.data("fold", fold);
 Alpine.data("mirror", mirror);
 Alpine.data("passkey", passkey);
 Alpine.data("ticks", ticks);
+Alpine.data("zone", zone);
 Alpine.start();
 
 document.addEventListener("click", (event) => {

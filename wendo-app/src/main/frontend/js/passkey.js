@@ -78,7 +78,8 @@ export function passkey() {
                         label: this.$root.querySelector("[data-label]").value.trim() || "Passkey",
                     },
                 });
-                location.reload();
+                if (this.$root.dataset.to) location.assign(this.$root.dataset.to);
+                else location.reload();
             } catch (fault) {
                 if (fault.status === 403) this.$root.querySelector("[data-confirm]").submit();
                 else this.failed = true;

@@ -13,6 +13,9 @@ import java.util.concurrent.TimeUnit;
 public final class AppProcess implements AutoCloseable {
     private static final String OWNER = "ines@brantboats.example";
 
+    private static final Map<String, String> OWNED = Map.of(
+            "WENDO_BUSINESS", "Brant Boats", "WENDO_OWNER_EMAIL", OWNER, "WENDO_OWNER_PASSWORD", WendoTest.PASSWORD);
+
     private final int port;
     private final Http anybody; // asked again and again until it answers
     private final int linkPort;
@@ -21,6 +24,15 @@ public final class AppProcess implements AutoCloseable {
 
     /** @param options for the virtual machine */
     public AppProcess(String database, Path home, String... options) throws IOException {
+        this(database, home, OWNED, options);
+    }
+
+    /** One that nobody owns yet; the code that claims it is in its home. */
+    public static AppProcess unclaimed(String database, Path home, String... options) throws IOException {
+        return new AppProcess(database, home, Map.of(), options);
+    }
+
+    private AppProcess(String database, Path home, Map<String, String> owned, String... options) throws IOException {
         this.port = freePort();
         this.anybody = new Http(port);
         this.linkPort = freePort();
@@ -32,17 +44,8 @@ public final class AppProcess implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(command);
         builder.environment().putAll(TestDatabase.settings(database, home.toString()));
         builder.environment()
-                .putAll(Map.of(
-                        "WENDO_PORT",
-                        String.valueOf(port),
-                        "WENDO_LINK_PORT",
-                        String.valueOf(linkPort),
-                        "WENDO_BUSINESS",
-                        "Brant Boats",
-                        "WENDO_OWNER_EMAIL",
-                        OWNER,
-                        "WENDO_OWNER_PASSWORD",
-                        WendoTest.PASSWORD));
+                .putAll(Map.of("WENDO_PORT", String.valueOf(port), "WENDO_LINK_PORT", String.valueOf(linkPort)));
+        builder.environment().putAll(owned);
         File log = home.resolve("app.log").toFile();
         process = builder.redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log))

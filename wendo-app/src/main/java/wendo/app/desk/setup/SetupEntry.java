@@ -24,7 +24,8 @@ enum SetupEntry {
     VISITS(Group.COUNTING, "/setup/visits", "desk.setup.setup-entry.visits-and-privacy"),
     OUTGOING(Group.COUNTING, "/setup/outgoing", "desk.setup.setup-entry.outgoing-links"),
     KEYS(Group.CONNECTIONS, "/setup/keys", "desk.setup.setup-entry.api-keys"),
-    NETWORKS(Group.CONNECTIONS, "/setup/networks", "desk.setup.setup-entry.partner-networks");
+    NETWORKS(Group.CONNECTIONS, "/setup/networks", "desk.setup.setup-entry.partner-networks"),
+    SENDING(Group.CONNECTIONS, "/setup/sending", "desk.setup.setup-entry.mail-and-texts");
 
     /** A heading of the list. */
     enum Group {

@@ -19,6 +19,7 @@ import wendo.app.compare.table.Comparison;
 import wendo.app.compare.table.Comparisons;
 import wendo.app.compare.verdict.ComparisonSummary;
 import wendo.app.compare.verdict.CostPicture;
+import wendo.app.desk.welcome.FirstSteps;
 import wendo.app.issue.alerts.LinkAlerts;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
@@ -40,6 +41,7 @@ class TodayController {
     private final SnoozedTasks putOffs;
     private final Comparisons comparisons;
     private final LinkAlerts alerts;
+    private final FirstSteps firstSteps;
     private final Ribbons ribbons;
     private final Clock clock;
 
@@ -49,6 +51,7 @@ class TodayController {
             SnoozedTasks putOffs,
             Comparisons comparisons,
             LinkAlerts alerts,
+            FirstSteps firstSteps,
             Ribbons ribbons,
             Clock clock) {
         this.queries = queries;
@@ -56,6 +59,7 @@ class TodayController {
         this.putOffs = putOffs;
         this.comparisons = comparisons;
         this.alerts = alerts;
+        this.firstSteps = firstSteps;
         this.ribbons = ribbons;
         this.clock = clock;
     }
@@ -63,6 +67,7 @@ class TodayController {
     /** @param putOff tasks that were put off to a later day */
     record TodayPage(
             TodaySentence sentence,
+            List<FirstSteps.Shown> firstSteps,
             List<WeekFigure> weekFigures,
             ComparisonSummary answer,
             CostPicture costs,
@@ -89,6 +94,7 @@ class TodayController {
                                 weeks.get(0),
                                 weeks.get(1),
                                 context.figures()),
+                        context.person().may(Permission.SET_UP) ? firstSteps.list() : List.of(),
                         WeekFigure.of(weeks, context.figures()),
                         ComparisonSummary.of(now, CompareChoice.usual(), context.figures()),
                         CostPicture.of(now, CompareChoice.usual().kind(), context.figures()),
@@ -104,6 +110,13 @@ class TodayController {
                         queries.arrivals(),
                         context.choice(),
                         ribbons.draw(context.choice())));
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/first-steps/dismiss")
+    String dismissFirstSteps(PeriodChoice choice) {
+        firstSteps.dismiss();
+        return "redirect:/today?" + choice.query();
     }
 
     @GetMapping("/arrivals")

@@ -5,6 +5,7 @@
             "platform.business",
             "platform.site",
             "issue.alerts",
+            "desk.welcome",
             "visit.visits",
             "outcome.outcomes",
             "money.spend",

@@ -1,10 +1,8 @@
 package wendo.app.issue.links;
 
-import java.net.URI;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,33 +17,24 @@ import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
-import wendo.app.prepare.destinations.DestinationLooks;
 import wendo.core.links.AddressRefused;
-import wendo.core.links.HostName;
-import wendo.core.links.WebAddress;
-import wendo.core.text.Sentence;
 
 /** The names that a business's links begin with. */
 @Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/setup/hosts")
 class HostController {
-    /** RFC 1123, section 2.1. */
-    private static final Pattern NAME =
-            Pattern.compile("(?:[a-z0-9](?:[a-z0-9-]*[a-z0-9])?\\.)*[a-z0-9](?:[a-z0-9-]*[a-z0-9])?");
-
     private final LinkHosts hosts;
     private final LinkQueries links;
-    private final DestinationLooks looks;
+    private final LinkDomains domains;
 
-    HostController(LinkHosts hosts, LinkQueries links, DestinationLooks looks) {
+    HostController(LinkHosts hosts, LinkQueries links, LinkDomains domains) {
         this.hosts = hosts;
         this.links = links;
-        this.looks = looks;
+        this.domains = domains;
     }
 
     record RefusedForward(String forwardFault, UUID forwardHost, String forwardLink) {}
@@ -62,53 +51,22 @@ class HostController {
         person.mustBeAllowedToSetUp();
         Optional<UUID> added;
         try {
-            String origin = origin(name, business, hosts.defaultHost());
-            added = UniqueKey.stored(() -> hosts.add(origin));
+            added = domains.add(name, business);
         } catch (AddressRefused e) {
             return InvalidForm.of(list(person, name, Texts.said(e)));
         }
         if (added.isEmpty()) {
             return InvalidForm.of(list(person, name, Texts.of("issue.links.this-name-is-a-link")));
         }
-        check(added.get(), business);
         return new ModelAndView("redirect:/setup/hosts");
-    }
-
-    /** Only the name counts: a link host has its paths for itself. */
-    private static String origin(String typed, Business business, LinkHosts.LinkHost standard) {
-        WebAddress address = WebAddress.of(typed);
-        if (!address.path().equals("/") || !address.query().isEmpty()) {
-            throw new AddressRefused(Sentence.said(Texts.of("issue.links.enter-the-name-alone-like")));
-        }
-        if (!NAME.matcher(address.host()).matches()) {
-            throw new AddressRefused(Sentence.said(Texts.of("issue.links.a-link-domain-has-letters")));
-        }
-        if (!business.allowsLocalDestinations() && HostName.isLocal(address.host())) {
-            throw new AddressRefused(Sentence.said(Texts.of("issue.links.only-your-own-network-can", address.host())));
-        }
-        boolean isBareLocal = HostName.isLocal(address.host()) && typed.strip().equalsIgnoreCase(address.host());
-        if (isBareLocal) { // on this machine it answers where the others do
-            URI other = URI.create(standard.origin());
-            return other.getScheme() + "://" + address.host() + (other.getPort() < 0 ? "" : ":" + other.getPort());
-        }
-        return address.scheme() + "://" + address.authority();
     }
 
     @PostMapping("/{id}/check")
     String checkNow(@PathVariable UUID id, Business business, CurrentPerson person) {
         person.mustBeAllowedToSetUp();
-        check(id, business);
+        find(id);
+        domains.check(id, business);
         return "redirect:/setup/hosts";
-    }
-
-    private void check(UUID id, Business business) {
-        LinkHosts.Detail host = find(id);
-        WebAddress proof = WebAddress.of(host.host().origin() + LinkDirectory.PROOF_PATH);
-        Optional<String> answer = looks.text(proof, business);
-        String problem = answer.map(text ->
-                        text.strip().equals(id.toString()) ? "" : Texts.of("issue.links.another-site-answers-at-this"))
-                .orElse(Texts.of("issue.links.nothing-answers-at-this-name"));
-        hosts.checked(id, problem);
     }
 
     @PostMapping("/{id}/default")

@@ -95,7 +95,7 @@ class SecurityConfiguration {
                 .csrf(csrf -> csrf.csrfTokenRepository(tokens()))
                 .requestCache(cache -> cache.requestCache(new CookieRequestCache()))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/sign-in", "/sign-in/**", "/welcome/**", PasskeyDoors.ASK, "/error")
+                                "/sign-in", "/sign-in/**", "/welcome", PasskeyDoors.ASK, "/error")
                         .permitAll()
                         .anyRequest()
                         .authenticated())
@@ -119,6 +119,7 @@ class SecurityConfiguration {
     private static CookieCsrfTokenRepository tokens() {
         CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
         tokens.setCookieName("wendo_csrf");
+        tokens.setHeaderName("X-CSRF-TOKEN"); // from scripts of ours, which find it in the page
         tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax").httpOnly(true));
         return tokens;
     }

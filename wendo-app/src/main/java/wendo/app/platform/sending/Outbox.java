@@ -80,6 +80,12 @@ public class Outbox {
                 .update();
     }
 
+    /** How many were due by then and wait still. */
+    @Transactional(readOnly = true)
+    public long overdue(Instant by) {
+        return repository.countByStateAndDueAtBefore(OutgoingMessage.WAITING, by);
+    }
+
     /** A mail to somebody of the business that belongs to no lead. */
     @Transactional
     public void alert(String recipient, String subject, String body, Instant dueAt) {

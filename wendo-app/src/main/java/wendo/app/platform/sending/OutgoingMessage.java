@@ -17,7 +17,7 @@ import wendo.app.platform.site.Texts;
 @Table(name = "outgoing")
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class OutgoingMessage extends BusinessEntity {
-    private static final String WAITING = "waiting";
+    static final String WAITING = "waiting";
     private static final String SENDING = "sending";
 
     private @Nullable UUID leadId;

@@ -49,4 +49,6 @@ interface OutgoingRepository extends Repository<OutgoingMessage, UUID> {
     @Query(
             "select m from OutgoingMessage m where m.recipient = :contact and m.needs in :purposes and m.state = 'waiting'")
     List<OutgoingMessage> lockNeeding(String contact, Collection<String> purposes);
+
+    long countByStateAndDueAtBefore(String state, Instant by);
 }
