@@ -8,6 +8,7 @@ import wendo.app.platform.site.Texts;
 enum SetupEntry {
     BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
     PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
+    ACTIVITY(Group.BUSINESS, "/setup/activity", "desk.setup.setup-entry.activity"),
     CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
     HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
     DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
@@ -58,7 +59,7 @@ enum SetupEntry {
 
     /** Whether it is shown to whoever may do this. */
     boolean isFor(CurrentPerson person) {
-        return this != PEOPLE || person.may(Permission.OWN);
+        return (this != PEOPLE && this != ACTIVITY) || person.may(Permission.OWN);
     }
 
     public Group group() {

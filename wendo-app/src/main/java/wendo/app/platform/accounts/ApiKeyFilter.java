@@ -21,6 +21,7 @@ import wendo.app.platform.site.PlainText;
 /** Lets a program in by its bearer key, into the business that the key belongs to. */
 final class ApiKeyFilter extends OncePerRequestFilter {
     private static final String BEARER = "Bearer ";
+    private static final String PROGRAM = "API";
 
     private final ApiKeys keys;
 
@@ -57,6 +58,11 @@ final class ApiKeyFilter extends OncePerRequestFilter {
                         null,
                         List.of(new SimpleGrantedAuthority(used.get().scope().key()))));
         keys.use(used.get());
-        RequestScope.run(used.get().business(), held(request), response, chain);
+        Actor.set(new Actor(Optional.empty(), PROGRAM));
+        try {
+            RequestScope.run(used.get().business(), held(request), response, chain);
+        } finally {
+            Actor.clear();
+        }
     }
 }

@@ -66,7 +66,12 @@ final class BusinessFilter extends OncePerRequestFilter {
         request.setAttribute(CurrentPerson.ATTRIBUTE, new CurrentPerson(person.id(), spoken.name(), now.role()));
         spoken.language().ifPresent(language -> request.setAttribute(Languages.CHOSEN, language));
         request.setAttribute(FrameAdvice.ATTRIBUTE, frame(spoken.name(), now, memberships));
-        RequestScope.run(now.business(), new DayParameters(request, days), response, chain);
+        Actor.set(new Actor(Optional.of(person.id()), spoken.name()));
+        try {
+            RequestScope.run(now.business(), new DayParameters(request, days), response, chain);
+        } finally {
+            Actor.clear();
+        }
     }
 
     private static Optional<Membership> choose(

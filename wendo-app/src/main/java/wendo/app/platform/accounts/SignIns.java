@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
@@ -30,6 +31,8 @@ public class SignIns {
     private final KnownDevices devices;
     private final AccountTokens tokens;
     private final Clients clients;
+    private final Accounts accounts;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     SignIns(
@@ -39,6 +42,8 @@ public class SignIns {
             KnownDevices devices,
             AccountTokens tokens,
             Clients clients,
+            Accounts accounts,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.history = history;
         this.people = people;
@@ -46,6 +51,8 @@ public class SignIns {
         this.devices = devices;
         this.tokens = tokens;
         this.clients = clients;
+        this.accounts = accounts;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -67,6 +74,13 @@ public class SignIns {
         boolean isNew = devices.find(request, person.getUsername()).isEmpty() && devices.hasAny(person.id());
         devices.remember(person.id(), request, response);
         record(person.id(), way, true, client);
+        events.publishEvent(new PersonSignedIn(
+                person.id(),
+                person.name(),
+                way,
+                accounts.memberships(person.id()).stream()
+                        .map(Membership::business)
+                        .toList()));
         if (isNew && way != SignInWay.INVITATION) {
             tokens.mail(
                     person.id(),

@@ -41,7 +41,7 @@ import wendo.app.platform.site.TextSource;
 })
 public abstract class PageSlice {
     /** What stands before or beside every page and needs the database: not of this slice. */
-    public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList)";
+    public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList|ActivityRecorder.*)";
 
     private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "", false);
     private static final Business TEAL = new Business(
