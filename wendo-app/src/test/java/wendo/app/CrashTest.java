@@ -2,6 +2,8 @@ package wendo.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Duration;
@@ -13,6 +15,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wendo.core.visits.ClickId;
@@ -58,6 +61,13 @@ class CrashTest extends WendoTest {
                 callers.add(report(app, key));
                 await("outcomes are accepted", () -> !accepted.isEmpty());
                 awaitMore("visits come");
+                Set<String> answeredBefore = new HashSet<>(answered);
+                Set<String> acceptedBefore = new HashSet<>(accepted);
+                String backedUp = command(
+                        database.url(), home, "backup", home.resolve("backups").toString());
+                assertThat(backedUp).contains("Backed up to", ".tar.gpg");
+                awaitMore("links are answered after the backup as before");
+                rehearse(database, answeredBefore, acceptedBefore);
                 database.kill();
                 awaitMore("links are answered without the database");
                 awaitMore("and go on being answered");
@@ -91,6 +101,53 @@ class CrashTest extends WendoTest {
                         all, stored(database, all), accepted.size());
             }
         }
+    }
+
+    /** Runs a command of the installation's; answers what it says. */
+    private static String command(String database, Path of, String... arguments) throws Exception {
+        List<String> command = new ArrayList<>(List.of("bash", "../wendo"));
+        command.addAll(List.of(arguments));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().putAll(TestDatabase.settings(database, of.toString()));
+        builder.environment().put("WENDO_BACKUP_PASSPHRASE", "three shells and an otter");
+        Process process = builder.start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(said).isZero();
+        return said;
+    }
+
+    /** The backup, in an empty database and folder, has whatever was answered and accepted before it was made. */
+    private void rehearse(OwnPostgres database, Set<String> answeredBefore, Set<String> acceptedBefore)
+            throws Exception {
+        String restored = database.another("restored");
+        Path copy = home.resolve("copy");
+        Path file;
+        try (Stream<Path> files = Files.list(home.resolve("backups"))) {
+            file = files.findFirst().orElseThrow();
+        }
+        assertThat(new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1))
+                .as("encrypted")
+                .doesNotContain("PGDMP");
+        String said = command(restored, copy, "restore", file.toString());
+        Set<String> stored = new HashSet<>(texts(restored, "select click_id::text from visit"));
+        StringBuilder log = new StringBuilder();
+        try (Stream<Path> files = Files.list(copy.resolve("visits"))) {
+            for (Path one : files.toList()) {
+                log.append(Files.readString(one, StandardCharsets.ISO_8859_1));
+            }
+        }
+        assertThat(answeredBefore)
+                .allMatch(click ->
+                        stored.contains(ClickId.find(click).orElseThrow().uuid().toString())
+                                || log.indexOf(click) >= 0);
+        assertThat(texts(restored, "select reference from outcome")).containsAll(acceptedBefore);
+        assertThat(texts(restored, "select count(*)::text from outgoing where state in ('waiting', 'sending')"))
+                .as("the original sends what waited, and nobody else")
+                .containsExactly("0");
+        assertThat(Files.readString(copy.resolve("backup-notes"))).contains("\trestored\t");
+        System.err.printf(
+                "Backed up under load: %d visits were answered and %d outcomes accepted before; all are in the copy. %s%n",
+                answeredBefore.size(), acceptedBefore.size(), said.strip());
     }
 
     /** One uses the port of the pages, one that of the links. */
@@ -138,7 +195,11 @@ class CrashTest extends WendoTest {
     }
 
     private static List<String> texts(OwnPostgres database, String sql) {
-        try (var connection = TestDatabase.connect(database.url(), "postgres");
+        return texts(database.url(), sql);
+    }
+
+    private static List<String> texts(String database, String sql) {
+        try (var connection = TestDatabase.connect(database, "postgres");
                 var statement = connection.createStatement();
                 var row = statement.executeQuery(sql)) {
             List<String> texts = new ArrayList<>();

@@ -45,6 +45,15 @@ public final class OwnPostgres implements AutoCloseable {
         return url("wendo");
     }
 
+    /** One more database, with nothing in it. */
+    public String another(String name) throws SQLException {
+        try (Connection connection = TestDatabase.connect(url("postgres"), "postgres");
+                Statement statement = connection.createStatement()) {
+            statement.execute("create database " + name + " owner wendo_owner");
+        }
+        return url(name);
+    }
+
     public void start() throws IOException, InterruptedException {
         String options = "-c listen_addresses=127.0.0.1 -c port=%d -c unix_socket_directories=''".formatted(port);
         asServer("pg_ctl", "-w", "-l", folder.resolve("server.log").toString(), "-o", options, "start");

@@ -1,8 +1,10 @@
 package wendo.app.desk.setup;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.desk.welcome.BusinessChoices;
 import wendo.app.issue.links.LinkHosts;
 import wendo.app.platform.accounts.ApiKeys;
 import wendo.app.platform.accounts.Confirmed;
@@ -22,9 +25,13 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
 /** The list of what can be set up, the business and its API keys. */
@@ -34,15 +41,25 @@ import wendo.app.platform.site.ViewRecord;
 class SetupController {
     private static final int MAX_NAME = Limits.SHORT_NAME;
 
+    private final Businesses businesses;
     private final ApiKeys keys;
     private final LinkHosts hosts;
 
-    SetupController(ApiKeys keys, LinkHosts hosts) {
+    SetupController(Businesses businesses, ApiKeys keys, LinkHosts hosts) {
+        this.businesses = businesses;
         this.keys = keys;
         this.hosts = hosts;
     }
 
-    record BusinessPage(Business business, LinkHosts.LinkHost host, String language) {}
+    record BusinessPage(
+            BusinessDetailsForm form,
+            int version,
+            LinkHosts.LinkHost host,
+            Businesses.Fixed fixed,
+            List<BusinessChoices.Choice> currencies,
+            List<BusinessChoices.Choice> zones,
+            List<BusinessChoices.Choice> locales,
+            Map<String, String> faults) {}
 
     record KeysPage(List<ApiKeys.Shown> keys, KeyScope[] scopes, boolean maySetUp) {}
 
@@ -55,10 +72,41 @@ class SetupController {
 
     @GetMapping("/business")
     ModelAndView business(Business business) {
+        return business(BusinessDetailsForm.of(business), Map.of());
+    }
+
+    private ModelAndView business(BusinessDetailsForm form, Map<String, String> faults) {
         return ViewRecord.of(
                 "desk/setup/business",
                 new BusinessPage(
-                        business, hosts.defaultHost(), business.locale().getDisplayName(Texts.language())));
+                        form,
+                        businesses.detailsVersion(),
+                        hosts.defaultHost(),
+                        businesses.fixed(),
+                        BusinessChoices.currencies(),
+                        BusinessChoices.zones(),
+                        BusinessChoices.locales(),
+                        faults));
+    }
+
+    @Needs(Permission.OWN)
+    @Confirmed
+    @PostMapping("/business")
+    ModelAndView change(TypedFields typed, Business business, RedirectAttributes notes) {
+        BusinessDetailsForm form = BusinessDetailsForm.of(typed, business);
+        Map<String, String> faults = form.faults();
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(business(form, faults));
+        }
+        try {
+            businesses.change(EditedVersion.of(typed.text("version")), form.details());
+        } catch (OptimisticLockingFailureException e) {
+            return EditConflict.of(
+                    business(form, EditConflict.marks(form, BusinessDetailsForm.of(businesses.current()))),
+                    "/setup/business");
+        }
+        notes.addFlashAttribute("said", Texts.of("desk.setup.business-saved"));
+        return new ModelAndView("redirect:/setup/business");
     }
 
     @GetMapping("/keys")

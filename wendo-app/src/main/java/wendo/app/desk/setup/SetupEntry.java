@@ -1,5 +1,6 @@
 package wendo.app.desk.setup;
 
+import java.util.Set;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.site.Texts;
@@ -9,6 +10,7 @@ enum SetupEntry {
     BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
     PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
     ACTIVITY(Group.BUSINESS, "/setup/activity", "desk.setup.setup-entry.activity"),
+    BACKUPS(Group.BUSINESS, "/setup/backups", "desk.setup.setup-entry.backups"),
     CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
     HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
     DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
@@ -47,6 +49,8 @@ enum SetupEntry {
         }
     }
 
+    private static final Set<SetupEntry> OF_OWNERS = Set.of(PEOPLE, ACTIVITY, BACKUPS);
+
     private final Group group;
     private final String address;
     private final String label;
@@ -59,7 +63,7 @@ enum SetupEntry {
 
     /** Whether it is shown to whoever may do this. */
     boolean isFor(CurrentPerson person) {
-        return (this != PEOPLE && this != ACTIVITY) || person.may(Permission.OWN);
+        return !OF_OWNERS.contains(this) || person.may(Permission.OWN);
     }
 
     public Group group() {

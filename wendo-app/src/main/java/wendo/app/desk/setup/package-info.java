@@ -1,5 +1,7 @@
 /** Setup: the list of what can be set up, the business and its API keys. */
-@ApplicationModule(allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links"})
+@ApplicationModule(
+        allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links", "desk.welcome"
+        })
 @NullMarked
 package wendo.app.desk.setup;
 

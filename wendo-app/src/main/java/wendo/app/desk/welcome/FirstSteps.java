@@ -38,7 +38,7 @@ public class FirstSteps {
 
     private static final String SQL = """
             select exists (select from link), exists (select from visit where kind = 'person'),
-                exists (select from arrival_sum) or exists (select from tag_call), exists (select from outcome),
+                exists (select from arrival_sum) or exists (select from tag_call), exists (select from outcome where not is_proof),
                 exists (select from spend where removed_at is null), exists (select from target),
                 (select count(*) > 1 from membership) or exists (select from invitation)
             """;

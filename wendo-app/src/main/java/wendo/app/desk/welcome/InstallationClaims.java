@@ -15,6 +15,7 @@ import wendo.app.platform.accounts.Role;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.Digest;
 import wendo.app.platform.site.Installation;
 
@@ -92,18 +93,27 @@ class InstallationClaims {
             Optional<InstallationClaim> claim =
                     repository.findAndLockById(InstallationClaim.ONLY).filter(one -> accounts.isEmpty());
             claim.ifPresent(one -> repository.deleteById(InstallationClaim.ONLY));
-            return claim.map(one -> open(id, one.form(), register));
+            return claim.map(one -> open(id, one.form(), installation.linkOrigin(), register));
         });
+    }
+
+    /** One more business of somebody who has an account. Empty if the link domain is another business's. */
+    Optional<BusinessId> openFor(UUID owner, BusinessForm form, String linkOrigin) {
+        BusinessId id = new BusinessId(UUID.randomUUID());
+        return UniqueKey.stored(() -> scope.within(id, () -> {
+            open(id, form, linkOrigin, people -> owner);
+            return id;
+        }));
     }
 
     /** Opens a business with its owner. */
     void openNow(BusinessForm form, Function<Accounts, UUID> register) {
         BusinessId id = new BusinessId(UUID.randomUUID());
-        scope.within(id, () -> open(id, form, register));
+        scope.within(id, () -> open(id, form, installation.linkOrigin(), register));
     }
 
-    /** A business with its owner, on the installation's own link domain. Call it in the scope of {@code id}. */
-    UUID open(BusinessId id, BusinessForm form, Function<Accounts, UUID> register) {
+    /** A business with its owner and its first link domain. Call it in the scope of {@code id}. */
+    private UUID open(BusinessId id, BusinessForm form, String linkOrigin, Function<Accounts, UUID> register) {
         businesses.open(
                 id,
                 form.name(),
@@ -113,7 +123,7 @@ class InstallationClaims {
                 isOnThisMachine());
         UUID owner = register.apply(accounts);
         accounts.join(owner, Role.OWNER);
-        hosts.open(installation.linkOrigin());
+        hosts.open(linkOrigin);
         return owner;
     }
 

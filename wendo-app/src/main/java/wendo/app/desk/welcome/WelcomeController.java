@@ -50,9 +50,9 @@ class WelcomeController {
 
     record BusinessPage(
             BusinessForm form,
-            List<BusinessForm.Choice> currencies,
-            List<BusinessForm.Choice> zones,
-            List<BusinessForm.Choice> locales,
+            List<BusinessChoices.Choice> currencies,
+            List<BusinessChoices.Choice> zones,
+            List<BusinessChoices.Choice> locales,
             Map<String, String> faults) {}
 
     record OwnerPage(String business, String name, String email, Map<String, String> faults) {}
@@ -106,7 +106,11 @@ class WelcomeController {
         return ViewRecord.of(
                 "desk/welcome/business",
                 new BusinessPage(
-                        form, BusinessForm.currencies(), BusinessForm.zones(), BusinessForm.locales(), faults));
+                        form,
+                        BusinessChoices.currencies(),
+                        BusinessChoices.zones(),
+                        BusinessChoices.locales(),
+                        faults));
     }
 
     @PostMapping("/sign-in/welcome/business")

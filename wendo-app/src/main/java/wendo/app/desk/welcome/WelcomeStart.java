@@ -14,6 +14,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.business.BusinessDetails;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.RandomToken;
 import wendo.app.platform.site.Texts;
@@ -77,13 +78,13 @@ class WelcomeStart implements ApplicationRunner {
         if (form.name().isEmpty()) {
             wrong.add(Texts.of("desk.welcome.setting-business"));
         }
-        if (!BusinessForm.isCurrency(form.currency())) {
+        if (!BusinessDetails.isCurrency(form.currency())) {
             wrong.add(Texts.of("desk.welcome.setting-currency", form.currency()));
         }
-        if (!BusinessForm.isZone(form.zone())) {
+        if (!BusinessDetails.isZone(form.zone())) {
             wrong.add(Texts.of("desk.welcome.setting-zone", form.zone()));
         }
-        if (!BusinessForm.isLocale(form.locale())) {
+        if (!BusinessDetails.isLocale(form.locale())) {
             wrong.add(Texts.of("desk.welcome.setting-locale", form.locale()));
         }
         if (!email.contains("@")) {

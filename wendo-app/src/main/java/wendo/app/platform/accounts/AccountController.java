@@ -51,6 +51,9 @@ class AccountController {
         this.signIns = signIns;
     }
 
+    /** A business that they work for, and as what. */
+    record WorksFor(String name, String role) {}
+
     record AccountPage(
             String name,
             String email,
@@ -59,6 +62,7 @@ class AccountController {
             List<Passkeys.Shown> keys,
             List<Sessions.Shown> sessions,
             List<SignIn.Shown> history,
+            List<WorksFor> businesses,
             boolean lacksSecondFactor,
             Map<String, String> faults) {}
 
@@ -84,6 +88,10 @@ class AccountController {
                         passkeys.of(person.id()),
                         sessions.of(person.id(), request),
                         signIns.of(person.id()),
+                        accounts.memberships(person.id()).stream()
+                                .map(one -> new WorksFor(
+                                        one.businessName(), one.role().key()))
+                                .toList(),
                         isAsked && !had.hasSecondFactor(),
                         faults));
     }

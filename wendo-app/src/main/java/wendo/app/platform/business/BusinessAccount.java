@@ -70,6 +70,17 @@ class BusinessAccount {
                 allowsLocalDestinations);
     }
 
+    BusinessDetails details() {
+        return BusinessDetails.of(name, currency, zone, locale);
+    }
+
+    void become(BusinessDetails details) {
+        this.name = details.name();
+        this.currency = details.currency().getCode();
+        this.zone = details.zone().getId();
+        this.locale = details.locale().toLanguageTag();
+    }
+
     VisitKeeping visitKeeping() {
         return new VisitKeeping(keepsVisitorCookie, keepsVisitsMonths);
     }

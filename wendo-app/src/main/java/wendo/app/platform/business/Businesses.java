@@ -58,6 +58,43 @@ public class Businesses {
         return repository.findById(BusinessScope.current().value()).orElseThrow();
     }
 
+    /**
+     * What cannot be changed any more: figures are counted by it.
+     *
+     * @param currency since there is money in it
+     * @param zone since there are visits, whose days are counted in it
+     */
+    public record Fixed(boolean currency, boolean zone) {}
+
+    @Transactional(readOnly = true)
+    public Fixed fixed() {
+        return jdbc.sql("""
+                        select exists (select from outcome where value_minor <> 0) or exists (select from spend),
+                            exists (select from visit_sum) or exists (select from outcome)
+                        """)
+                .query((row, number) -> new Fixed(row.getBoolean(1), row.getBoolean(2)))
+                .single();
+    }
+
+    @Transactional(readOnly = true)
+    public int detailsVersion() {
+        return EditedVersion.ofContent(account().details());
+    }
+
+    /** What is fixed stays, whatever is typed. */
+    @Transactional
+    public void change(EditedVersion edited, BusinessDetails details) {
+        BusinessAccount account = account();
+        edited.mustBe(EditedVersion.ofContent(account.details()), "BusinessDetails");
+        Fixed fixed = fixed();
+        account.become(new BusinessDetails(
+                details.name(),
+                fixed.currency() ? account.details().currency() : details.currency(),
+                fixed.zone() ? account.details().zone() : details.zone(),
+                details.locale()));
+        kept.invalidate(BusinessScope.current());
+    }
+
     /** The hours in which messages may go out. */
     @Transactional(readOnly = true)
     public SendingHours sendingHours() {

@@ -92,7 +92,7 @@ class PlacementTest extends WendoTest {
         place("place", "Inn", "placedOn", "2026-02-01", "copies", "100", "unitPrice", "0.10");
         UUID spend = in(
                 tenant, () -> jdbc.sql("select id from spend").query(UUID.class).single());
-        person.form("/spend", "/spend/" + spend + "/remove");
+        person.form("/spend", "/spend/remove", "spend", spend.toString());
         assertThat(person.get(page).body()).contains("Inn").doesNotContain("£10.00");
     }
 
