@@ -11,6 +11,7 @@ enum SetupEntry {
     PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
     ACTIVITY(Group.BUSINESS, "/setup/activity", "desk.setup.setup-entry.activity"),
     BACKUPS(Group.BUSINESS, "/setup/backups", "desk.setup.setup-entry.backups"),
+    PRIVACY(Group.BUSINESS, "/setup/privacy", "desk.setup.setup-entry.privacy"),
     CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
     HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
     DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
@@ -49,7 +50,7 @@ enum SetupEntry {
         }
     }
 
-    private static final Set<SetupEntry> OF_OWNERS = Set.of(PEOPLE, ACTIVITY, BACKUPS);
+    private static final Set<SetupEntry> OF_OWNERS = Set.of(PEOPLE, ACTIVITY, BACKUPS, PRIVACY);
 
     private final Group group;
     private final String address;

@@ -38,7 +38,7 @@ public final class BusinessChoices {
                                 .filter(id -> id.matches(
                                         "(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+"))
                                 .sorted())
-                .map(id -> new Choice(id, id.replace('_', ' ')))
+                .map(id -> new Choice(id, id))
                 .toList();
     }
 

@@ -22,4 +22,22 @@ interface LeadRepository extends Repository<Lead, UUID> {
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update versioned Lead one set one.ownerId = :to where one.ownerId = :from")
     void handOver(UUID from, @Nullable UUID to);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update lead set note = '', lost_reason = '', version = version + 1 where outcome_id = any(:outcomes)
+            """)
+    void erase(UUID[] outcomes);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update lead_event set said = '' where lead_id = any(:outcomes)
+            """)
+    void eraseEvents(UUID[] outcomes);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update lead_task set text = '' where lead_id = any(:outcomes)
+            """)
+    void eraseTasks(UUID[] outcomes);
 }

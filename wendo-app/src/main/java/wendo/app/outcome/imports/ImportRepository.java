@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
@@ -22,4 +23,11 @@ interface ImportRepository extends Repository<StoredImport, UUID> {
     void save(StoredImport file);
 
     void delete(StoredImport file);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update import_row r set cells = array_fill(''::text, array[cardinality(cells)]), said = '', was = null
+            where r.outcome_id = any(:outcomes) or exists (select from unnest(r.cells) c where lower(trim(c)) = any(:contacts))
+            """)
+    void erase(UUID[] outcomes, String[] contacts);
 }

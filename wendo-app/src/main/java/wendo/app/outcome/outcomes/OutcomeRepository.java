@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
@@ -25,4 +26,25 @@ interface OutcomeRepository extends Repository<Outcome, UUID> {
     List<UUID> ofVisitors(Collection<UUID> visitors);
 
     void delete(Outcome outcome);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update outcome o set name = '', email = '', phone = '', note = '', answer = '', version = version + 1,
+                answer_key = case when exists (select from source_clue c where c.key = o.answer_key) then o.answer_key else '' end
+            where o.id = any(:outcomes)
+            """)
+    void erase(UUID[] outcomes);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update outcome_change set before = '', after = '' where outcome_id = any(:outcomes)
+                and field in ('name', 'email', 'phone', 'note', 'answer')
+            """)
+    void eraseChanges(UUID[] outcomes);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            delete from outcome_review where exists (select from unnest(:contacts) c where position(c in lower(body::text)) > 0)
+            """)
+    void eraseReviews(String[] contacts);
 }

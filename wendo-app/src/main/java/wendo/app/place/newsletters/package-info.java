@@ -3,6 +3,7 @@
         allowedDependencies = {
             "platform.accounts",
             "platform.business",
+            "platform.privacy",
             "platform.consent",
             "platform.site",
             "platform.tables",

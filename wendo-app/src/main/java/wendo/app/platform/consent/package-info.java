@@ -1,5 +1,12 @@
 /** Consent: who agreed to what words, for which purpose, when and where, and how it was withdrawn. */
-@ApplicationModule(allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "platform.tables"})
+@ApplicationModule(
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.business",
+            "platform.privacy",
+            "platform.site",
+            "platform.tables"
+        })
 @NullMarked
 package wendo.app.platform.consent;
 

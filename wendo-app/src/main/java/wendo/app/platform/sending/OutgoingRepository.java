@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.hibernate.jpa.SpecHints;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
 import org.springframework.data.repository.Repository;
@@ -51,4 +52,31 @@ interface OutgoingRepository extends Repository<OutgoingMessage, UUID> {
     List<OutgoingMessage> lockNeeding(String contact, Collection<String> purposes);
 
     long countByStateAndDueAtBefore(String state, Instant by);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update outgoing set state = 'stopped', said = '' where state = 'waiting'
+                and (lead_id = any(:outcomes) or lower(recipient) = any(:contacts))
+            """)
+    void stopWaiting(UUID[] outcomes, String[] contacts);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update answer_received set text = '' where lead_id = any(:outcomes)
+                or outgoing_id in (select id from outgoing where lower(recipient) = any(:contacts))
+            """)
+    void eraseAnswers(UUID[] outcomes, String[] contacts);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update outgoing set recipient = '', subject = '', body = '', version = version + 1
+            where lead_id = any(:outcomes) or lower(recipient) = any(:contacts)
+            """)
+    void erase(UUID[] outcomes, String[] contacts);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            delete from opted_out where lower(contact) = any(:contacts)
+            """)
+    void eraseOptOuts(String[] contacts);
 }
