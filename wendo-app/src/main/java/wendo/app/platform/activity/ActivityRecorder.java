@@ -39,8 +39,8 @@ class ActivityRecorder implements HandlerInterceptor {
                 "signed_in",
                 TrackedKind.ACCOUNT,
                 Optional.of(event.person()),
-                event.name(),
-                "way\t\t" + event.way().key());
+                event.way().key(),
+                "");
         event.businesses()
                 .forEach(business -> scope.within(business, () -> {
                     repository.save(new Activity(actor, deed, clock.instant()));

@@ -100,7 +100,7 @@ class ActivityTest extends WendoTest {
 
     @Test
     void signing_in_is_told_to_the_businesses_of_whoever_did() {
-        assertThat(rows("kind=account")).singleElement().asString().contains("Ola Ness", "Signed in", "password");
+        assertThat(rows("kind=account")).singleElement().asString().contains("Ola Ness", "Signed in Password");
         Tenant other = tenant("Somebody Else");
         http().signIn(other.email());
         assertThat(rows("kind=account")).hasSize(1);
