@@ -1,20 +1,21 @@
 package wendo.app.credit;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.KnownPerson;
+import wendo.app.platform.privacy.PersonalQuery;
 import wendo.app.platform.privacy.PersonalRecords;
 
 /** By what somebody is recognised as one person. */
 @Component
 class IdentityPersonalRecords implements PersonalRecords {
-    private static final String SQL = """
+    private static final PersonalQuery KEPT =
+            PersonalQuery.of("""
             select i.kind, i.key from identity i
             where i.kind in ('email', 'phone') and lower(i.key) = any(:contacts) order by i.kind, i.key
-            """;
+            """, "platform.privacy.kind", "platform.privacy.recognised-by");
 
     private final JdbcClient jdbc;
     private final CreditRuleRepository repository;
@@ -31,16 +32,7 @@ class IdentityPersonalRecords implements PersonalRecords {
 
     @Override
     public List<Map<String, String>> find(KnownPerson person) {
-        return jdbc.sql(SQL)
-                .param("contacts", person.contactArray())
-                .param("outcomes", person.outcomeArray())
-                .query((row, number) -> {
-                    Map<String, String> found = new LinkedHashMap<>();
-                    found.put("platform.privacy.kind", row.getString(1));
-                    found.put("platform.privacy.recognised-by", row.getString(2));
-                    return found;
-                })
-                .list();
+        return KEPT.find(jdbc, person);
     }
 
     @Override

@@ -16,6 +16,7 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.desk.welcome.BusinessChoices;
+import wendo.app.desk.welcome.BusinessForm;
 import wendo.app.issue.links.LinkHosts;
 import wendo.app.platform.accounts.ApiKeys;
 import wendo.app.platform.accounts.Confirmed;
@@ -52,7 +53,7 @@ class SetupController {
     }
 
     record BusinessPage(
-            BusinessDetailsForm form,
+            BusinessForm form,
             int version,
             LinkHosts.LinkHost host,
             Businesses.Fixed fixed,
@@ -72,10 +73,10 @@ class SetupController {
 
     @GetMapping("/business")
     ModelAndView business(Business business) {
-        return business(BusinessDetailsForm.of(business), Map.of());
+        return business(BusinessForm.of(business), Map.of());
     }
 
-    private ModelAndView business(BusinessDetailsForm form, Map<String, String> faults) {
+    private ModelAndView business(BusinessForm form, Map<String, String> faults) {
         return ViewRecord.of(
                 "desk/setup/business",
                 new BusinessPage(
@@ -93,7 +94,7 @@ class SetupController {
     @Confirmed
     @PostMapping("/business")
     ModelAndView change(TypedFields typed, Business business, RedirectAttributes notes) {
-        BusinessDetailsForm form = BusinessDetailsForm.of(typed, business);
+        BusinessForm form = BusinessForm.of(typed, business);
         Map<String, String> faults = form.faults();
         if (!faults.isEmpty()) {
             return InvalidForm.of(business(form, faults));
@@ -102,8 +103,7 @@ class SetupController {
             businesses.change(EditedVersion.of(typed.text("version")), form.details());
         } catch (OptimisticLockingFailureException e) {
             return EditConflict.of(
-                    business(form, EditConflict.marks(form, BusinessDetailsForm.of(businesses.current()))),
-                    "/setup/business");
+                    business(form, EditConflict.marks(form, BusinessForm.of(businesses.current()))), "/setup/business");
         }
         notes.addFlashAttribute("said", Texts.of("desk.setup.business-saved"));
         return new ModelAndView("redirect:/setup/business");

@@ -49,14 +49,7 @@ class NewBusinessController {
     /** Begins with what the business they are in has. */
     @GetMapping("/businesses/new")
     ModelAndView page(Business business) {
-        return page(
-                new BusinessForm(
-                        "",
-                        business.currency().getCode(),
-                        business.zone().getId(),
-                        business.locale().toLanguageTag()),
-                "",
-                Map.of());
+        return page(BusinessForm.of(business).withName(""), "", Map.of());
     }
 
     private ModelAndView page(BusinessForm form, String domain, Map<String, String> faults) {

@@ -1,22 +1,23 @@
 package wendo.app.lead.leads;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.KnownPerson;
+import wendo.app.platform.privacy.PersonalQuery;
 import wendo.app.platform.privacy.PersonalRecords;
 
 /** Notes, histories and tasks of leads. */
 @Component
 class LeadPersonalRecords implements PersonalRecords {
-    private static final String SQL = """
+    private static final PersonalQuery KEPT = PersonalQuery.of(
+            """
             select l.stage, l.note, l.lost_reason,
                 (select coalesce(string_agg(e.said, '; ' order by e.at), '') from lead_event e where e.lead_id = l.outcome_id),
                 (select coalesce(string_agg(t.text, '; ' order by t.due_at), '') from lead_task t where t.lead_id = l.outcome_id)
             from lead l where l.outcome_id = any(:outcomes)
-            """;
+            """, "common.stage", "common.note", "common.reason", "platform.privacy.history", "platform.privacy.tasks");
 
     private final JdbcClient jdbc;
     private final LeadRepository repository;
@@ -33,19 +34,7 @@ class LeadPersonalRecords implements PersonalRecords {
 
     @Override
     public List<Map<String, String>> find(KnownPerson person) {
-        return jdbc.sql(SQL)
-                .param("contacts", person.contactArray())
-                .param("outcomes", person.outcomeArray())
-                .query((row, number) -> {
-                    Map<String, String> found = new LinkedHashMap<>();
-                    found.put("common.stage", row.getString(1));
-                    found.put("common.note", row.getString(2));
-                    found.put("common.reason", row.getString(3));
-                    found.put("platform.privacy.history", row.getString(4));
-                    found.put("platform.privacy.tasks", row.getString(5));
-                    return found;
-                })
-                .list();
+        return KEPT.find(jdbc, person);
     }
 
     @Override

@@ -1,20 +1,20 @@
 package wendo.app.place.newsletters;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.KnownPerson;
+import wendo.app.platform.privacy.PersonalQuery;
 import wendo.app.platform.privacy.PersonalRecords;
 
 /** Subscribers to newsletters. */
 @Component
 class SubscriberPersonalRecords implements PersonalRecords {
-    private static final String SQL = """
+    private static final PersonalQuery KEPT = PersonalQuery.of("""
             select u.email, to_char(u.subscribed_at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') || ' UTC', l.name from subscriber u join link l on l.id = u.link_id
             where lower(u.email) = any(:contacts) order by u.subscribed_at
-            """;
+            """, "common.e-mail", "common.when", "common.link");
 
     private final JdbcClient jdbc;
     private final SubscriberRepository repository;
@@ -31,17 +31,7 @@ class SubscriberPersonalRecords implements PersonalRecords {
 
     @Override
     public List<Map<String, String>> find(KnownPerson person) {
-        return jdbc.sql(SQL)
-                .param("contacts", person.contactArray())
-                .param("outcomes", person.outcomeArray())
-                .query((row, number) -> {
-                    Map<String, String> found = new LinkedHashMap<>();
-                    found.put("common.e-mail", row.getString(1));
-                    found.put("common.when", row.getString(2));
-                    found.put("common.link", row.getString(3));
-                    return found;
-                })
-                .list();
+        return KEPT.find(jdbc, person);
     }
 
     @Override

@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -216,6 +218,19 @@ public class Accounts implements UserDetailsService {
     /** Works in this business from the next page on. */
     public void choose(HttpSession session, BusinessId business) {
         session.setAttribute(BusinessFilter.CHOSEN, business);
+    }
+
+    /** Who is signed in, whether they work for a business or not. */
+    public static Optional<UUID> signedIn() {
+        return Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication())
+                .map(Authentication::getPrincipal)
+                .filter(SignedIn.class::isInstance)
+                .map(one -> ((SignedIn) one).id());
+    }
+
+    @Transactional(readOnly = true)
+    public String name(UUID person) {
+        return spoken(person).name();
     }
 
     /** What is wrong with a new password, of somebody called so; empty if it may be taken. */

@@ -51,6 +51,10 @@ final class BusinessFilter extends OncePerRequestFilter {
         }
         List<Membership> memberships = accounts.memberships(person.id());
         Optional<Membership> chosen = choose(memberships, request.getSession().getAttribute(CHOSEN));
+        if (chosen.isEmpty() && request.getRequestURI().startsWith("/sign-in")) {
+            chain.doFilter(request, response); // they may be about to join one
+            return;
+        }
         if (chosen.isEmpty()) {
             response.sendError(HttpServletResponse.SC_FORBIDDEN);
             return;

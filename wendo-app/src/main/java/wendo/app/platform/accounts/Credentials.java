@@ -141,12 +141,4 @@ public class Credentials {
     static String unknownPassword() {
         return RandomToken.next() + RandomToken.next();
     }
-
-    /** What others know of a person, of which a password is not to be made. */
-    static List<String> known(Person person, String... more) {
-        List<String> known = new ArrayList<>(List.of("wendo", person.name(), person.email()));
-        known.addAll(List.of(person.email().split("@")));
-        known.addAll(List.of(more));
-        return List.copyOf(known);
-    }
 }

@@ -132,6 +132,7 @@ class PasswordController {
             String fault = Texts.of("platform.accounts.email-taken");
             return InvalidForm.of(ViewRecord.of("platform/accounts/email", new NewEmailPage(token, true, fault)));
         }
+        sessions.endAll(person); // they bear the address from before
         tokens.mail(
                 person,
                 before,

@@ -14,7 +14,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Accounts;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.SignInWay;
 import wendo.app.platform.accounts.SignIns;
 import wendo.app.platform.business.BusinessId;
@@ -52,18 +51,18 @@ class InvitationController {
             Map<String, String> faults) {}
 
     @GetMapping("/sign-in/invitation/{token}")
-    ModelAndView page(@PathVariable String token, HttpServletRequest request) {
-        return page(token, "", Map.of(), request);
+    ModelAndView page(@PathVariable String token) {
+        return page(token, "", Map.of());
     }
 
-    private ModelAndView page(String token, String name, Map<String, String> faults, HttpServletRequest request) {
+    private ModelAndView page(String token, String name, Map<String, String> faults) {
         Optional<Invitations.Opened> opened = invitations.find(token);
         if (opened.isEmpty()) {
             return new ModelAndView("platform/people/over");
         }
         Optional<UUID> invited = accounts.find(opened.get().invitation().email());
-        Optional<CurrentPerson> reader = CurrentPerson.find(request);
-        boolean isTheirs = reader.map(CurrentPerson::id).equals(invited) && invited.isPresent();
+        Optional<UUID> reader = Accounts.signedIn();
+        boolean isTheirs = reader.isPresent() && reader.equals(invited);
         return ViewRecord.of(
                 "platform/people/invitation",
                 new InvitationPage(
@@ -71,7 +70,7 @@ class InvitationController {
                         opened.get(),
                         invited.isPresent(),
                         isTheirs,
-                        isTheirs ? "" : reader.map(CurrentPerson::name).orElse(""),
+                        isTheirs ? "" : reader.map(accounts::name).orElse(""),
                         name,
                         faults));
     }
@@ -95,11 +94,11 @@ class InvitationController {
         }
         Map<String, String> faults = faults(name, password, opened.get());
         if (!faults.isEmpty()) {
-            return InvalidForm.of(page(token, name, faults, request));
+            return InvalidForm.of(page(token, name, faults));
         }
         Optional<UUID> made = UniqueKey.stored(() -> accounts.register(email, name.strip(), password));
         if (made.isEmpty()) {
-            return page(token, request); // pressed twice
+            return page(token); // pressed twice
         }
         return enter(token, made.get(), request, response);
     }
@@ -116,10 +115,7 @@ class InvitationController {
     }
 
     private ModelAndView join(String token, UUID person, HttpServletRequest request, HttpServletResponse response) {
-        boolean isThem = CurrentPerson.find(request)
-                .filter(one -> one.id().equals(person))
-                .isPresent();
-        if (!isThem) {
+        if (!Accounts.signedIn().equals(Optional.of(person))) {
             new CookieRequestCache().saveRequest(new AsPage(request), response);
             return new ModelAndView("redirect:/sign-in");
         }

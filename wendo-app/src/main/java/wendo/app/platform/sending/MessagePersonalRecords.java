@@ -1,21 +1,29 @@
 package wendo.app.platform.sending;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.KnownPerson;
+import wendo.app.platform.privacy.PersonalQuery;
 import wendo.app.platform.privacy.PersonalRecords;
 
 /** Messages to people, and what they answered. */
 @Component
 class MessagePersonalRecords implements PersonalRecords {
-    private static final String SQL = """
+    private static final PersonalQuery KEPT = PersonalQuery.of(
+            """
             select m.road, m.recipient, m.subject, m.body, to_char(m.due_at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') || ' UTC', m.state,
                 (select coalesce(string_agg(a.text, '; ' order by a.received_at), '') from answer_received a where a.outgoing_id = m.id)
             from outgoing m where m.lead_id = any(:outcomes) or lower(m.recipient) = any(:contacts) order by m.due_at
-            """;
+            """,
+            "platform.privacy.road",
+            "platform.privacy.recipient",
+            "platform.privacy.subject",
+            "platform.privacy.text",
+            "common.when",
+            "common.status",
+            "platform.privacy.answer");
 
     private final JdbcClient jdbc;
     private final OutgoingRepository repository;
@@ -32,21 +40,7 @@ class MessagePersonalRecords implements PersonalRecords {
 
     @Override
     public List<Map<String, String>> find(KnownPerson person) {
-        return jdbc.sql(SQL)
-                .param("contacts", person.contactArray())
-                .param("outcomes", person.outcomeArray())
-                .query((row, number) -> {
-                    Map<String, String> found = new LinkedHashMap<>();
-                    found.put("platform.privacy.road", row.getString(1));
-                    found.put("platform.privacy.recipient", row.getString(2));
-                    found.put("platform.privacy.subject", row.getString(3));
-                    found.put("platform.privacy.text", row.getString(4));
-                    found.put("common.when", row.getString(5));
-                    found.put("common.status", row.getString(6));
-                    found.put("platform.privacy.answer", row.getString(7));
-                    return found;
-                })
-                .list();
+        return KEPT.find(jdbc, person);
     }
 
     @Override

@@ -129,6 +129,10 @@ class AccountTest extends WendoTest {
         assertThat(accounts.find(tenant.email())).isEmpty();
         assertThat(mails(tenant.email())).anyMatch(mail -> mail.contains(wanted));
         assertThat(http().form("/sign-in", link).body()).contains("This link is over");
+        assertThat(person.get("/account").statusCode())
+                .as("sessions that bear the address from before have ended")
+                .isEqualTo(302);
+        assertThat(signIn(person, wanted, PASSWORD).statusCode()).isEqualTo(302);
         assertThat(person.get("/account").body()).contains(wanted);
     }
 

@@ -127,6 +127,21 @@ class PeopleTest extends WendoTest {
     }
 
     @Test
+    void whoever_works_nowhere_any_more_joins_by_an_invitation() {
+        UUID staff = join("tomas", Role.STAFF);
+        owner.form("/setup/people", "/setup/people/" + staff + "/leave");
+        String link = invite(email("tomas"), "manager");
+        Http tomas = http().signIn(email("tomas"));
+        assertThat(tomas.get("/today").statusCode())
+                .as("there is no business to see")
+                .isEqualTo(403);
+        assertThat(tomas.get(link).body()).contains("Join Dabchick Dinghies").doesNotContain("Sign in to join");
+        assertThat(tomas.form(link, link).statusCode()).isEqualTo(302);
+        assertThat(tomas.get("/today").statusCode()).isEqualTo(200);
+        assertThat(roleOf(email("tomas"))).isEqualTo(Role.MANAGER);
+    }
+
+    @Test
     void an_invitation_is_sent_again_revoked_and_runs_out() {
         String first = invite(email("una"), "manager");
         HttpResponse<String> twice =
