@@ -8,6 +8,7 @@ import "./ribbon.js";
 import "./stays.js";
 import { applies } from "./applies.js";
 import { calendar } from "./calendar.js";
+import { colour } from "./colour.js";
 import { copier } from "./copy.js";
 import { filter } from "./filter.js";
 import { fold } from "./fold.js";
@@ -21,6 +22,7 @@ document.documentElement.classList.add("scripted");
 
 Alpine.data("applies", applies);
 Alpine.data("calendar", calendar);
+Alpine.data("colour", colour);
 Alpine.data("copier", copier);
 Alpine.data("filter", filter);
 Alpine.data("fold", fold);

@@ -113,6 +113,8 @@ class MigrationsTest {
                         "door_leads_waiting",
                         "door_destinations_due",
                         "door_businesses_keeping",
+                        "door_businesses_to_delete",
+                        "delete_business",
                         "drop_empty_visit_months",
                         "ensure_visit_month",
                         "forget_tag_calls",

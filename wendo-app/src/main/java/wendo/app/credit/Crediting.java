@@ -19,6 +19,7 @@ import wendo.app.outcome.outcomes.OutcomesChanged;
 import wendo.app.outcome.outcomes.OutcomesRecorded;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.ZoneChanged;
 import wendo.app.platform.site.Texts;
 import wendo.app.prepare.evidence.ClueChanged;
 import wendo.app.prepare.sources.WindowsChanged;
@@ -93,6 +94,16 @@ class Crediting {
     void on(WindowsChanged event) {
         scope.within(event.business(), () -> {
             CreditRecalculation.ask(jobs, editions, Texts.kept("credit.lookback-windows-changed"), clock);
+            return event;
+        });
+    }
+
+    /** Outcomes of which only the day is known have moved with their days. */
+    @Async
+    @TransactionalEventListener
+    void on(ZoneChanged event) {
+        scope.within(event.business(), () -> {
+            CreditRecalculation.ask(jobs, editions, Texts.kept("credit.time-zone-changed"), clock);
             return event;
         });
     }

@@ -80,7 +80,8 @@ class OpenReport {
     private Map<String, Object> live(SharedReport report, Business business, LocalDate today) {
         MultiValueMap<String, String> asked =
                 UriComponentsBuilder.fromUriString("?" + report.look()).build().getQueryParams();
-        PeriodChoice choice = PeriodChoice.of(name -> Optional.ofNullable(asked.getFirst(name)), today);
+        PeriodChoice choice =
+                PeriodChoice.of(name -> Optional.ofNullable(asked.getFirst(name)), today, business.firstMonth());
         CompareChoice look = CompareChoice.of(name -> Optional.ofNullable(asked.getFirst(name)));
         return content.report(report.sections(), new CompareContext(look, choice, business));
     }

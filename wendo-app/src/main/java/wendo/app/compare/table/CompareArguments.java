@@ -52,7 +52,10 @@ class CompareArguments implements WebMvcConfigurer, HandlerMethodArgumentResolve
         Business business = businesses.current();
         return new CompareContext(
                 look,
-                PeriodChoice.of(name -> Optional.ofNullable(request.getParameter(name)), business.today(clock)),
+                PeriodChoice.of(
+                        name -> Optional.ofNullable(request.getParameter(name)),
+                        business.today(clock),
+                        business.firstMonth()),
                 business);
     }
 }

@@ -39,51 +39,6 @@ class DemoOffice {
 
     /** Runs in the business's scope, once. */
     void setUp(UUID business) {
-        UUID form = UUID.randomUUID();
-        jdbc.sql("""
-                        insert into entry_form values (?, ?, 'Group days', 'enquiry', 'Ask about a group day',
-                            'Six to thirty people, any level, boats and instructors included.', 'Ask us',
-                            'Thank you. We ring you on the next working day.', 'sea', '', '',
-                            'name:needed,email:needed,phone:asked,day:asked,people:asked,message:asked,answer:asked',
-                            false, now(), 'Maren Holt')
-                        """).params(form, business).update();
-        UUID plan = UUID.randomUUID();
-        jdbc.sql("insert into follow_up_plan values (?, ?, 'Group days')")
-                .params(plan, business)
-                .update();
-        step(
-                business,
-                plan,
-                0,
-                "email",
-                0,
-                20,
-                "Your day on the water, {first name|sailor}",
-                "Hello {first name|there},\n\nthank you for asking. Which day would suit you? I hold two boats until Friday.\n\n{owner|Maren}, Marram Point Sailing");
-        step(business, plan, 1, "task", 1, 0, "", "Ring {name|them} about the day and the number of people");
-        step(
-                business,
-                plan,
-                2,
-                "text",
-                3,
-                0,
-                "",
-                "Hello {first name|there}, {owner|Maren} of Marram Point here: shall I keep the boats for you?");
-        UUID round = UUID.randomUUID();
-        jdbc.sql("insert into round values (?, ?, 'The office')")
-                .params(round, business)
-                .update();
-        jdbc.sql("""
-                        insert into round_turn
-                        select ?, ?, person_id, row_number() over (order by role), case role when 'owner' then 1 else 2 end,
-                            case role when 'owner' then array[6, 7] else array[1] end, null, null, 0
-                        from membership
-                        """).params(business, round).update();
-        jdbc.sql(
-                        "insert into handover values (?, 'business', ?, 'round', null, ?, '', '{}', 'Came by {source|nobody knows what}.', true, ?)")
-                .params(business, business, round, plan)
-                .update();
         code(business, "Saltgrass Campsite", "SALTGRASS10");
         MarramPoint.WORLD.sources().forEach(source -> code(business, source.name(), source.code()));
     }
@@ -122,12 +77,5 @@ class DemoOffice {
                         from made m join link l on l.source_id = m.source_id join visit_sum v on v.link_id = l.id
                         where v.day >= current_date - 28 and v.day < current_date group by m.id, v.day
                         """).param("business", business).update();
-    }
-
-    private void step(
-            UUID business, UUID plan, int place, String kind, int days, int minutes, String subject, String body) {
-        jdbc.sql("insert into follow_up_step values (?, ?, ?, ?, ?, ?, ?, ?, null)")
-                .params(business, plan, place, kind, days, minutes, subject, body)
-                .update();
     }
 }

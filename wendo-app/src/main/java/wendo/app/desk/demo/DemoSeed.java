@@ -4,6 +4,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.credit.Attribution;
@@ -48,12 +50,18 @@ class DemoSeed {
     private final DemoOffice desk;
     private final DemoArrivals pages;
     private final DemoProofs proofs;
+    private final DemoScreens screens;
     private final Attribution attribution;
     private final Clock clock;
 
     private record Filled(LocalDate firstDay, Instant until) {}
 
-    private record Placed(UUID link, UUID source, UUID destination) {}
+    /** @param ways the pages that its visitors are led to in turn, if it is split */
+    private record Placed(UUID link, UUID source, UUID destination, List<UUID> ways) {
+        UUID destinationOf(UUID visitor) {
+            return ways.isEmpty() ? destination : ways.get(Math.floorMod(visitor.hashCode(), ways.size()));
+        }
+    }
 
     DemoSeed(
             JdbcClient jdbc,
@@ -65,6 +73,7 @@ class DemoSeed {
             DemoOffice desk,
             DemoArrivals pages,
             DemoProofs proofs,
+            DemoScreens screens,
             Attribution attribution,
             Clock clock) {
         this.jdbc = jdbc;
@@ -76,15 +85,19 @@ class DemoSeed {
         this.desk = desk;
         this.pages = pages;
         this.proofs = proofs;
+        this.screens = screens;
         this.attribution = attribution;
         this.clock = clock;
     }
 
     /** Call it outside of a transaction, for a business whose links' hosts exist. */
-    void fill(Business business, String siteOrigin) {
+    void fill(Business business, String siteOrigin, DemoStart.Login owner) {
         Instant now = clock.instant();
-        Filled before = scope.within(business.id(), this::find)
-                .orElseGet(() -> scope.within(business.id(), () -> begin(business, siteOrigin)));
+        Optional<Filled> known = scope.within(business.id(), this::find);
+        Filled before = known.orElseGet(() -> scope.within(business.id(), () -> begin(business, siteOrigin)));
+        if (known.isEmpty()) {
+            screens.setUp(business, before.firstDay(), siteOrigin, owner);
+        }
         Season season = SeasonSimulation.play(
                 MarramPoint.WORLD, SeasonSimulation.SEED, before.firstDay(), business.zone(), now);
         Map<String, Placed> placed = scope.within(business.id(), this::placedLinks);
@@ -116,6 +129,9 @@ class DemoSeed {
                     .param(Timestamp.from(now))
                     .update();
         });
+        if (known.isEmpty()) {
+            screens.mail(business, season, before.firstDay(), owner);
+        }
     }
 
     /** After so many new rows the planner needs fresh statistics. */
@@ -220,17 +236,27 @@ class DemoSeed {
 
     private Map<String, Placed> placedLinks() {
         Map<String, Placed> placed = new HashMap<>();
-        jdbc.sql("select slug, id, source_id, destination_id from link where host_id = ?")
-                .param(hosts.defaultHost().id())
-                .query(row -> {
-                    placed.put(
-                            row.getString(1),
-                            new Placed(
-                                    row.getObject(2, UUID.class),
-                                    row.getObject(3, UUID.class),
-                                    row.getObject(4, UUID.class)));
-                });
+        jdbc.sql("""
+                        select slug, id, source_id, destination_id, array(
+                            select destination_id from link_branch where link_id = link.id and share > 0)
+                        from link where host_id = ?
+                        """).param(hosts.defaultHost().id()).query(row -> {
+            placed.put(
+                    row.getString(1),
+                    new Placed(
+                            row.getObject(2, UUID.class),
+                            row.getObject(3, UUID.class),
+                            row.getObject(4, UUID.class),
+                            ways(row.getObject(4, UUID.class), (UUID[])
+                                    row.getArray(5).getArray())));
+        });
         return placed;
+    }
+
+    private static List<UUID> ways(UUID own, UUID[] others) {
+        return others.length == 0
+                ? List.of()
+                : Stream.concat(Stream.of(own), Arrays.stream(others)).toList();
     }
 
     private static LoggedVisit logged(Season.Came visit, Placed link, Business business, String proof) {
@@ -239,7 +265,7 @@ class DemoSeed {
                 business.id(),
                 link.link(),
                 link.source(),
-                link.destination(),
+                link.destinationOf(visit.visitor()),
                 visit.visitor(),
                 "",
                 Browsers.country(visit.visitor()),

@@ -37,7 +37,7 @@ class DemoStart implements ApplicationRunner {
     private static final BusinessId ID = new BusinessId(UUID.fromString("6d617272-616d-4000-8000-706f696e7400"));
     private static final String PASSWORD = "slack-water-demo";
 
-    private record Login(String email, String password, String role) {}
+    record Login(String email, String password, String role) {}
 
     private static final List<Login> LOGINS = List.of(
             new Login("maren@marrampoint.example", PASSWORD, "owner"),
@@ -91,7 +91,7 @@ class DemoStart implements ApplicationRunner {
             sites.add("marrampoint.example", "Maren Holt");
             return businesses.current();
         });
-        seed.fill(business, siteOrigin);
+        seed.fill(business, siteOrigin, LOGINS.get(0));
         seed.awaitCredit();
         seed.work(business);
         write(business);

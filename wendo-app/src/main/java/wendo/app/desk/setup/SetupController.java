@@ -56,10 +56,12 @@ class SetupController {
             BusinessForm form,
             int version,
             LinkHosts.LinkHost host,
-            Businesses.Fixed fixed,
+            boolean hasMoney,
             List<BusinessChoices.Choice> currencies,
             List<BusinessChoices.Choice> zones,
             List<BusinessChoices.Choice> locales,
+            List<BusinessChoices.Choice> weekdays,
+            List<BusinessChoices.Choice> months,
             Map<String, String> faults) {}
 
     record KeysPage(List<ApiKeys.Shown> keys, KeyScope[] scopes, boolean maySetUp) {}
@@ -83,10 +85,12 @@ class SetupController {
                         form,
                         businesses.detailsVersion(),
                         hosts.defaultHost(),
-                        businesses.fixed(),
+                        businesses.hasMoney(),
                         BusinessChoices.currencies(),
                         BusinessChoices.zones(),
                         BusinessChoices.locales(),
+                        BusinessChoices.weekdays(),
+                        BusinessChoices.months(),
                         faults));
     }
 
@@ -105,7 +109,10 @@ class SetupController {
             return EditConflict.of(
                     business(form, EditConflict.marks(form, BusinessForm.of(businesses.current()))), "/setup/business");
         }
-        notes.addFlashAttribute("said", Texts.of("desk.setup.business-saved"));
+        boolean isMoved = !business.zone().getId().equals(form.zone());
+        notes.addFlashAttribute(
+                "said",
+                isMoved ? Texts.of("desk.setup.business-moved", form.zone()) : Texts.of("desk.setup.business-saved"));
         return new ModelAndView("redirect:/setup/business");
     }
 

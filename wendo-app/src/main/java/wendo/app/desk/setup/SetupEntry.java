@@ -8,11 +8,13 @@ import wendo.app.platform.site.Texts;
 /** What can be set up, in the groups and the order in which a business meets it. */
 enum SetupEntry {
     BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
+    APPEARANCE(Group.BUSINESS, "/setup/appearance", "desk.setup.setup-entry.appearance"),
     PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
     ACTIVITY(Group.BUSINESS, "/setup/activity", "desk.setup.setup-entry.activity"),
     BACKUPS(Group.BUSINESS, "/setup/backups", "desk.setup.setup-entry.backups"),
     PRIVACY(Group.BUSINESS, "/setup/privacy", "desk.setup.setup-entry.privacy"),
     CONSENT(Group.BUSINESS, "/setup/consent", "desk.setup.setup-entry.consent"),
+    CLOSING(Group.BUSINESS, "/setup/closing", "desk.setup.setup-entry.closing"),
     HOSTS(Group.BEFORE_ISSUING, "/setup/hosts", "desk.setup.setup-entry.link-domains"),
     DESTINATIONS(Group.BEFORE_ISSUING, "/setup/destinations", "desk.setup.setup-entry.destinations"),
     SOURCES(Group.BEFORE_ISSUING, "/setup/sources", "desk.setup.setup-entry.sources"),
@@ -50,7 +52,7 @@ enum SetupEntry {
         }
     }
 
-    private static final Set<SetupEntry> OF_OWNERS = Set.of(PEOPLE, ACTIVITY, BACKUPS, PRIVACY);
+    private static final Set<SetupEntry> OF_OWNERS = Set.of(PEOPLE, ACTIVITY, BACKUPS, PRIVACY, CLOSING);
 
     private final Group group;
     private final String address;

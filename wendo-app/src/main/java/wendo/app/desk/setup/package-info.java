@@ -1,6 +1,14 @@
 /** Setup: the list of what can be set up, the business and its API keys. */
 @ApplicationModule(
-        allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links", "desk.welcome"
+        allowedDependencies = {
+            "platform.accounts",
+            "platform.appearance",
+            "platform.business",
+            "platform.privacy",
+            "platform.site",
+            "platform.tables",
+            "issue.links",
+            "desk.welcome"
         })
 @NullMarked
 package wendo.app.desk.setup;

@@ -1,6 +1,10 @@
 package wendo.app.desk.welcome;
 
+import java.time.DayOfWeek;
+import java.time.Month;
 import java.time.ZoneId;
+import java.time.format.TextStyle;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
@@ -39,6 +43,21 @@ public final class BusinessChoices {
                                         "(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+"))
                                 .sorted())
                 .map(id -> new Choice(id, id))
+                .toList();
+    }
+
+    public static List<Choice> weekdays() {
+        Locale reader = Texts.language();
+        return Arrays.stream(DayOfWeek.values())
+                .map(day -> new Choice(String.valueOf(day.getValue()), day.getDisplayName(TextStyle.FULL, reader)))
+                .toList();
+    }
+
+    public static List<Choice> months() {
+        Locale reader = Texts.language();
+        return Arrays.stream(Month.values())
+                .map(month -> new Choice(
+                        String.valueOf(month.getValue()), month.getDisplayName(TextStyle.FULL_STANDALONE, reader)))
                 .toList();
     }
 

@@ -23,7 +23,8 @@ public class FirstSteps {
         SPEND("/spend"),
         LIMIT("/setup/targets"),
         PEOPLE("/setup/people"),
-        MAIL("/setup/sending");
+        MAIL("/setup/sending"),
+        TEXTS("/setup/sending");
 
         private final String address;
 
@@ -73,7 +74,8 @@ public class FirstSteps {
                         row.getBoolean(5),
                         row.getBoolean(6),
                         row.getBoolean(7),
-                        !installation.mail().host().isEmpty()))
+                        !installation.mail().host().isEmpty(),
+                        !installation.texts().address().isEmpty()))
                 .single();
         return done.contains(false)
                 ? Arrays.stream(Step.values())

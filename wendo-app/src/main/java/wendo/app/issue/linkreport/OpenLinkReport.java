@@ -77,8 +77,8 @@ class OpenLinkReport {
         MultiValueMap<String, String> asked = UriComponentsBuilder.fromUriString("?" + report.period())
                 .build()
                 .getQueryParams();
-        PeriodChoice choice =
-                PeriodChoice.of(field -> Optional.ofNullable(asked.getFirst(field)), business.today(clock));
+        PeriodChoice choice = PeriodChoice.of(
+                field -> Optional.ofNullable(asked.getFirst(field)), business.today(clock), business.firstMonth());
         List<LinkReportQueries.Day> days = queries.days(report.of(), choice.period());
         return ViewRecord.of(
                 "issue/linkreport/open",

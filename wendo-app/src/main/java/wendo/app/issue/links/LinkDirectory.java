@@ -11,6 +11,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.PublicFace;
 import wendo.core.links.Circumstances;
 import wendo.core.links.Routing;
 import wendo.core.links.Way;
@@ -98,6 +99,7 @@ public class LinkDirectory {
             String forwardsTo,
             boolean keepsCookie,
             HostSpeech speech,
+            PublicFace face,
             String origin,
             Map<String, Target> targets) {
         public Optional<Target> find(String slug) {

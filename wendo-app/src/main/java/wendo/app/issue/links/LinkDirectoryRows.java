@@ -16,14 +16,17 @@ import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.PublicFace;
 import wendo.core.links.Way;
 
 /** What the database knows of hosts and links of all businesses, as the link host keeps it. */
 final class LinkDirectoryRows {
     private static final int PORTION = 10_000;
-    private static final String HOSTS =
-            "select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin, own_texts,"
-                    + " own_words from door_link_hosts()";
+    private static final String HOSTS = """
+            select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin, own_texts, own_words,
+                site_key, has_logo, has_colour, edition, address, imprint, privacy, signed
+            from door_link_hosts()
+            """;
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
                 outside_address, zone, branches, subscribes, asks
@@ -51,11 +54,25 @@ final class LinkDirectoryRows {
                                         Locale.forLanguageTag(row.getString(7)),
                                         (String[]) row.getArray(9).getArray(),
                                         (String[]) row.getArray(10).getArray()),
+                                face(row),
                                 row.getString(8),
                                 targets.apply(id)));
             }
         }
         return hosts;
+    }
+
+    private static PublicFace face(ResultSet row) throws SQLException {
+        return new PublicFace(
+                row.getString("business_name"),
+                row.getString("site_key"),
+                row.getBoolean("has_logo"),
+                row.getBoolean("has_colour"),
+                row.getInt("edition"),
+                row.getString("address"),
+                row.getString("imprint"),
+                row.getString("privacy"),
+                row.getBoolean("signed"));
     }
 
     /** Receives the links one by one. */

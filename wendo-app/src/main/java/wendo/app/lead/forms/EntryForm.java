@@ -43,7 +43,7 @@ record EntryForm(
         Set<ConsentPurpose> covers,
         Map<FormField, Ask> asks) {
     private static final int MAX_TEXT = Limits.TEXT;
-    static final List<String> ACCENTS = List.of("sea", "ink", "plum", "moss", "brick", "plain");
+    static final List<String> ACCENTS = List.of("sea", "ink", "plum", "moss", "brick", "plain", "own");
 
     EntryForm {
         Map<FormField, Ask> all = new EnumMap<>(FormField.class);

@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
-import wendo.app.place.codes.Marks;
+import wendo.app.platform.appearance.Logos;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.PublicLanguages;
@@ -25,11 +25,11 @@ class FormView {
     private static final Logger LOG = LoggerFactory.getLogger(FormView.class);
 
     private final Businesses businesses;
-    private final Marks marks;
+    private final Logos logos;
 
-    FormView(Businesses businesses, Marks marks) {
+    FormView(Businesses businesses, Logos logos) {
         this.businesses = businesses;
-        this.marks = marks;
+        this.logos = logos;
     }
 
     record OpenForm(
@@ -73,7 +73,7 @@ class FormView {
 
     private ModelAndView within(ModelAndView page) {
         Business business = businesses.current();
-        String mark = marks.isThere()
+        String mark = logos.isThere()
                 ? ServletUriComponentsBuilder.fromCurrentContextPath()
                         .path("/t/mark/{site}.png")
                         .buildAndExpand(business.siteKey())

@@ -2,11 +2,11 @@
 @ApplicationModule(
         allowedDependencies = {
             "platform.accounts",
+            "platform.appearance",
             "platform.business",
             "platform.consent",
             "platform.site",
             "issue.links",
-            "place.codes",
             "visit.sitetag",
             "visit.visits",
             "outcome.networks",

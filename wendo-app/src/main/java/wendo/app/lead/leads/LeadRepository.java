@@ -1,7 +1,9 @@
 package wendo.app.lead.leads;
 
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Lock;
@@ -40,4 +42,15 @@ interface LeadRepository extends Repository<Lead, UUID> {
             update lead_task set text = '' where lead_id = any(:outcomes)
             """)
     void eraseTasks(UUID[] outcomes);
+
+    /** Leads where nothing was done for so long, of whom it is still known who they were. */
+    @Query(nativeQuery = true, value = """
+            select l.outcome_id from lead l join outcome o on o.id = l.outcome_id
+            where o.occurred_at < :before
+                and not exists (select from lead_event e where e.lead_id = l.outcome_id and e.at >= :before)
+                and (concat(o.name, o.email, o.phone, o.note, o.answer, l.note, l.lost_reason) <> ''
+                    or exists (select from lead_event e where e.lead_id = l.outcome_id and e.said <> '')
+                    or exists (select from lead_task t where t.lead_id = l.outcome_id and t.text <> ''))
+            """)
+    Set<UUID> findUntouched(Instant before);
 }

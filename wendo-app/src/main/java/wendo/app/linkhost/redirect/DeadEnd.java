@@ -1,5 +1,6 @@
 package wendo.app.linkhost.redirect;
 
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import org.springframework.stereotype.Component;
 import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.platform.site.OwnErrorPage;
+import wendo.app.platform.site.PublicFace;
 import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.Texts;
 
@@ -18,7 +20,7 @@ class DeadEnd implements OwnErrorPage {
             "Cache-Control", "no-store",
             "X-Content-Type-Options", "nosniff",
             "X-Robots-Tag", "noindex",
-            "Content-Security-Policy", "default-src 'none'; style-src 'self'; frame-ancestors 'none'");
+            "Content-Security-Policy", "default-src 'none'; style-src 'self'; img-src 'self'; frame-ancestors 'none'");
 
     private final HostTemplate page = HostTemplate.read("dead-end.html");
     private final LinkDirectory directory;
@@ -37,11 +39,23 @@ class DeadEnd implements OwnErrorPage {
         LinkDirectory.Host host = nowhere.host();
         HostSpeech speech = host.speech();
         Locale reader = PublicLanguages.of(nowhere.acceptLanguage()).orElseGet(() -> Texts.language(speech.language()));
-        return page.filled(Map.of(
+        Map<String, String> values = new HashMap<>(Map.of(
                 "language", reader.getLanguage(),
                 "nowhere", speech.say(reader, "linkhost.redirect.nowhere"),
                 "if-typed", speech.say(reader, "linkhost.redirect.if-typed"),
                 "if-still", speech.say(reader, "linkhost.redirect.if-still", host.businessName()),
                 "business", host.businessName()));
+        PublicFace face = host.face();
+        values.putAll(Map.of(
+                "style", face.style(),
+                "band", face.hasColour() ? "band accent-own" : "plain",
+                "logo", face.logo(),
+                "address", face.address().isEmpty() ? "" : face.business() + "\n" + face.address(),
+                "imprint", face.imprint(),
+                "imprint-label", Texts.in(reader, "platform.site.open.imprint"),
+                "privacy", face.privacy(),
+                "privacy-label", Texts.in(reader, "platform.site.open.privacy"),
+                "made-with", face.isSigned() ? Texts.in(reader, "platform.site.open.made-with") : ""));
+        return page.filled(values);
     }
 }

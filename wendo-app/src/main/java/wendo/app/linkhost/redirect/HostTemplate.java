@@ -6,8 +6,10 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Objects;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.springframework.web.util.HtmlUtils;
 
 /** A page of a link host: text with names in braces, filled without a template engine. */
@@ -23,10 +25,20 @@ record HostTemplate(String page) {
         }
     }
 
-    /** Each value escaped, and not searched for names in its turn. */
+    /**
+     * Each value escaped, and not searched for names in its turn. A line that names a value which is empty is left out.
+     */
     String filled(Map<String, String> values) {
-        return NAME.matcher(page)
-                .replaceAll(name -> Matcher.quoteReplacement(
-                        HtmlUtils.htmlEscape(values.getOrDefault(name.group(1), ""), StandardCharsets.UTF_8.name())));
+        return page.lines()
+                .filter(line -> NAME.matcher(line)
+                        .results()
+                        .noneMatch(
+                                name -> values.getOrDefault(name.group(1), "").isEmpty()))
+                .map(line -> NAME.matcher(line).replaceAll(name -> Matcher.quoteReplacement(escaped(values, name))))
+                .collect(Collectors.joining("\n", "", "\n"));
+    }
+
+    private static String escaped(Map<String, String> values, MatchResult name) {
+        return HtmlUtils.htmlEscape(values.getOrDefault(name.group(1), ""), StandardCharsets.UTF_8.name());
     }
 }

@@ -1,19 +1,25 @@
 package wendo.app.outcome.outcomes;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.Texts;
+import wendo.core.credit.LookbackWindows;
 import wendo.core.outcomes.Evidence;
 
 /** Says in words what joins an outcome to its source, or what is missing. */
 record EvidenceWords(String text, boolean isJoined) {
 
-    static EvidenceWords of(LedgerRow row, Figures figures) {
+    /** Clocks of two machines may differ by so much (the rules of credit). */
+    private static final Duration CLOCKS = Duration.ofMinutes(5);
+
+    /** @param windows how long before an outcome a visit may earn credit */
+    static EvidenceWords of(LedgerRow row, Figures figures, LookbackWindows windows) {
         List<String> sentences = new ArrayList<>();
-        click(row, figures).ifPresent(sentences::add);
+        click(row, figures, windows).ifPresent(sentences::add);
         row.came().stream()
                 .filter(came -> came.evidence() != Evidence.CLICK)
                 .map(came -> came(came, row))
@@ -28,7 +34,7 @@ record EvidenceWords(String text, boolean isJoined) {
         return row.kind().key().toLowerCase(Locale.ROOT);
     }
 
-    private static Optional<String> click(LedgerRow row, Figures figures) {
+    private static Optional<String> click(LedgerRow row, Figures figures, LookbackWindows windows) {
         if (row.click().isEmpty()) {
             return Optional.empty();
         }
@@ -39,7 +45,7 @@ record EvidenceWords(String text, boolean isJoined) {
         String text = Texts.of("outcome.outcomes.evidence.visit-came-back", figures.time(visited.at()), kind(row));
         if (row.came().stream().noneMatch(came -> came.evidence() == Evidence.CLICK)
                 && row.source().isEmpty()) {
-            return Optional.of(text + " " + Texts.of("outcome.outcomes.evidence.earns-no-credit", why(visited)));
+            return Optional.of(text + " " + withoutCredit(row, visited, windows));
         }
         if (row.source().isPresent() && !row.source().get().equals(visited.source())) {
             text += " " + Texts.of("outcome.outcomes.evidence.later-touch", visited.source());
@@ -76,9 +82,17 @@ record EvidenceWords(String text, boolean isJoined) {
         };
     }
 
-    private static String why(LedgerRow.Visited visited) {
-        return visited.kind().equals("preview")
-                ? Texts.of("outcome.outcomes.evidence.a-preview")
-                : Texts.of("outcome.outcomes.evidence.outside-window");
+    /** Why the visit has no credit: it may not have any, or it is not worked out yet. */
+    private static String withoutCredit(LedgerRow row, LedgerRow.Visited visited, LookbackWindows windows) {
+        Optional<String> why = Optional.empty();
+        if (visited.kind().equals("preview")) {
+            why = Optional.of(Texts.of("outcome.outcomes.evidence.a-preview"));
+        } else if (visited.at().isBefore(row.occurredAt().minus(windows.of(visited.channel())))) {
+            why = Optional.of(Texts.of("outcome.outcomes.evidence.outside-window"));
+        } else if (visited.at().isAfter(row.occurredAt().plus(CLOCKS))) {
+            why = Optional.of(Texts.of("outcome.outcomes.evidence.came-later", kind(row)));
+        }
+        return why.map(reason -> Texts.of("outcome.outcomes.evidence.earns-no-credit", reason))
+                .orElseGet(() -> Texts.of("outcome.outcomes.evidence.not-worked-out"));
     }
 }

@@ -22,15 +22,26 @@ import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
+import wendo.app.prepare.sources.ChannelWindows;
+import wendo.core.credit.LookbackWindows;
 
 /** The ledger as it is filtered, as a file. Contact details go out with those who may export them. */
 @Needs(Permission.EXPORT)
 @Controller
 class LedgerExportController {
     private final LedgerQueries queries;
+    private final ChannelWindows windows;
 
-    LedgerExportController(LedgerQueries queries) {
+    LedgerExportController(LedgerQueries queries, ChannelWindows windows) {
         this.queries = queries;
+        this.windows = windows;
+    }
+
+    /** How lines are written. */
+    private record Written(Business business, boolean withContacts, LookbackWindows windows) {
+        Figures figures() {
+            return new Figures(business.currency(), business.zone(), business.locale());
+        }
     }
 
     @GetMapping("/outcomes/ledger.{format}")
@@ -47,6 +58,7 @@ class LedgerExportController {
                 context.person().may(Permission.SEE_CONTACTS));
         String name = "outcomes-%s-%s"
                 .formatted(context.period().startInclusive(), context.period().lastDay());
+        Written written = new Written(business, withContacts, windows.current());
         queries.each(chosen, rows -> {
             try {
                 wanted.send(
@@ -55,7 +67,7 @@ class LedgerExportController {
                                 name,
                                 Texts.of("common.outcomes"),
                                 columns(business, withContacts),
-                                () -> cells(rows, business, withContacts)));
+                                () -> cells(rows, new Written(business, withContacts, windows.current()))));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
@@ -87,15 +99,16 @@ class LedgerExportController {
         return columns;
     }
 
-    private static Iterator<List<?>> cells(Iterator<LedgerRow> rows, Business business, boolean withContacts) {
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+    private static Iterator<List<?>> cells(Iterator<LedgerRow> rows, Written written) {
+        Figures figures = written.figures();
         Iterable<LedgerRow> once = () -> rows;
         return StreamSupport.stream(once.spliterator(), false)
-                .<List<?>>map(row -> cells(withContacts ? row : row.withoutContacts(), business, figures, withContacts))
+                .<List<?>>map(row -> cells(written.withContacts() ? row : row.withoutContacts(), written, figures))
                 .iterator();
     }
 
-    private static List<Object> cells(LedgerRow row, Business business, Figures figures, boolean withContacts) {
+    private static List<Object> cells(LedgerRow row, Written written, Figures figures) {
+        Business business = written.business();
         int decimals = business.currency().getDecimalPlaces();
         var local = row.occurredAt().atZone(business.zone());
         List<Object> cells = new ArrayList<>(List.of(
@@ -112,10 +125,10 @@ class LedgerExportController {
                         .map(channel -> Texts.of("common.channel-name", channel.key()))
                         .orElse(""),
                 row.visited().map(LedgerRow.Visited::linkName).orElse(""),
-                EvidenceWords.of(row, figures).text(),
+                EvidenceWords.of(row, figures, written.windows()).text(),
                 row.told().items(),
                 Reporter.of(row.reportedBy()).words()));
-        if (withContacts) {
+        if (written.withContacts()) {
             cells.addAll(List.of(
                     row.told().name(),
                     row.told().email(),

@@ -37,7 +37,7 @@ record LedgerRow(
     static final String SQL = """
             select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.occurred_at, o.day_began_at is not null as day_alone, o.click_id, o.reported_by,
                 s.name as source, s.channel, v.arrived_at as visited_at, v.kind as visit_kind, l.name as link_name,
-                vs.name as visited_source, o.name, o.email, o.phone, o.items, o.note, o.set_source_id,
+                vs.name as visited_source, vs.channel as visited_channel, o.name, o.email, o.phone, o.items, o.note, o.set_source_id,
                 array(select concat_ws(E'\\t', u.evidence, u.decides, coalesce(us.name, ''), u.said)
                     from outcome_clue u left join source us on us.id = u.source_id where u.outcome_id = o.id) as clues
             from outcome o
@@ -49,7 +49,7 @@ record LedgerRow(
             """;
 
     /** The visit whose click identifier came back. */
-    record Visited(Instant at, String kind, String linkName, String source) {}
+    record Visited(Instant at, String kind, String linkName, String source, Channel channel) {}
 
     /**
      * What came with it and may join it to a source.
@@ -111,7 +111,8 @@ record LedgerRow(
                                 visitedAt.toInstant(),
                                 row.getString("visit_kind"),
                                 row.getString("link_name"),
-                                row.getString("visited_source"))),
+                                row.getString("visited_source"),
+                                Channel.valueOf(row.getString("visited_channel")))),
                 new ReportedDetails(
                         row.getString("name"),
                         row.getString("email"),

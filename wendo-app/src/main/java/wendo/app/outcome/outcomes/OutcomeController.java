@@ -38,8 +38,10 @@ import wendo.app.platform.site.Ribbons;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.sources.ChannelWindows;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
+import wendo.core.credit.LookbackWindows;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
@@ -57,6 +59,7 @@ class OutcomeController {
     private final Sources sources;
     private final ConsentQueries consents;
     private final Ribbons ribbons;
+    private final ChannelWindows windows;
     private final Clock clock;
 
     OutcomeController(
@@ -67,6 +70,7 @@ class OutcomeController {
             Sources sources,
             ConsentQueries consents,
             Ribbons ribbons,
+            ChannelWindows windows,
             Clock clock) {
         this.queries = queries;
         this.ledger = ledger;
@@ -75,6 +79,7 @@ class OutcomeController {
         this.sources = sources;
         this.consents = consents;
         this.ribbons = ribbons;
+        this.windows = windows;
         this.clock = clock;
     }
 
@@ -124,7 +129,7 @@ class OutcomeController {
                 new OutcomePage(
                         row,
                         queries.version(row.id()),
-                        EvidenceWords.of(row, figures),
+                        EvidenceWords.of(row, figures, windows.current()),
                         consents.of(List.of(row.told().email(), row.told().phone())),
                         queries.changes(row.id()).stream()
                                 .map(change -> change.in(figures))
@@ -235,8 +240,9 @@ class OutcomeController {
         LedgerFilter filter = LedgerFilter.of(asked);
         boolean seesAll = context.person().may(Permission.SEE_CONTACTS);
         LedgerQueries.Chosen chosen = new LedgerQueries.Chosen(context.period(), context.zone(), filter, seesAll);
+        LookbackWindows lookback = windows.current();
         List<Line> lines = seen(ledger.page(chosen, number), context.person()).stream()
-                .map(row -> new Line(row, EvidenceWords.of(row, context.figures())))
+                .map(row -> new Line(row, EvidenceWords.of(row, context.figures(), lookback)))
                 .toList();
         return ViewRecord.of(
                 "outcome/outcomes/ledger",

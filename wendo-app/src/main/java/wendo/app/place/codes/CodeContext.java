@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.appearance.Logos;
 import wendo.app.platform.site.Texts;
 
 /** Finds the links whose codes are wanted, and says what keeps the codes from being made. */
@@ -19,11 +20,11 @@ class CodeContext {
     static final int MOST_LINKS = 500;
 
     private final LinkSaving links;
-    private final Marks marks;
+    private final Logos logos;
 
-    CodeContext(LinkSaving links, Marks marks) {
+    CodeContext(LinkSaving links, Logos logos) {
         this.links = links;
-        this.marks = marks;
+        this.logos = logos;
     }
 
     List<DrawnCode> codes(List<UUID> wanted, CodeOrder order) {
@@ -44,14 +45,14 @@ class CodeContext {
         if (!order.hasMark()) {
             return "";
         }
-        Optional<BufferedImage> mark = marks.picture();
+        Optional<BufferedImage> mark = logos.picture();
         if (mark.isEmpty()) {
             return Texts.of("place.codes.there-is-no-logo-yet");
         }
         if (!order.correction().allowsMark()) {
             return Texts.of("place.codes.a-logo-needs-correction-q");
         }
-        return codes.stream().allMatch(code -> Marks.isReadable(code.code(), mark.get()))
+        return codes.stream().allMatch(code -> CodeImage.isReadable(code.code(), mark.get()))
                 ? ""
                 : Texts.of("place.codes.with-this-logo-in-the");
     }
@@ -62,7 +63,7 @@ class CodeContext {
         if (!refusal.isEmpty()) {
             throw new ResponseStatusException(HttpStatus.UNPROCESSABLE_CONTENT, refusal);
         }
-        return order.hasMark() ? marks.picture() : Optional.empty();
+        return order.hasMark() ? logos.picture() : Optional.empty();
     }
 
     static UnaryOperator<String> field(HttpServletRequest request) {

@@ -1,8 +1,6 @@
 package wendo.app.place.codes;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,29 +12,27 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.appearance.Logos;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.media.Correction;
 import wendo.core.media.PrintedSize;
 
-/** The page that codes of one or many links are ordered on, and the business's mark. */
+/** The page that codes of one or many links are ordered on. */
 @Controller
 @RequestMapping("/codes")
 class CodeController {
     private static final int SHOWN = 12;
 
     private final CodeContext desk;
-    private final Marks marks;
+    private final Logos logos;
 
-    CodeController(CodeContext desk, Marks marks) {
+    CodeController(CodeContext desk, Logos logos) {
         this.desk = desk;
-        this.marks = marks;
+        this.logos = logos;
     }
 
     record CodePage(
@@ -92,7 +88,7 @@ class CodeController {
                         SheetOrder.MEASURES.keySet(),
                         Correction.values(),
                         CodeOrder.Under.values(),
-                        marks.find().isPresent(),
+                        logos.isThere(),
                         desk.refusal(order, codes),
                         codes.stream()
                                 .map(sheet::refusal)
@@ -108,39 +104,6 @@ class CodeController {
                                 + codes.stream()
                                         .map(code -> "link=" + code.link().id())
                                         .collect(Collectors.joining("&"))));
-    }
-
-    @Needs(Permission.SET_UP)
-    @PostMapping("/mark")
-    String keepMark(
-            @RequestParam MultipartFile mark,
-            CurrentPerson person,
-            HttpServletRequest request,
-            RedirectAttributes notes)
-            throws IOException {
-        person.mustBeAllowedToSetUp();
-        if (!marks.keep(mark.getBytes())) {
-            notes.addFlashAttribute("markFault", Texts.of("place.codes.choose-a-picture-png-or"));
-        }
-        return back(request);
-    }
-
-    @Needs(Permission.SET_UP)
-    @PostMapping("/mark/remove")
-    String removeMark(CurrentPerson person, HttpServletRequest request) {
-        person.mustBeAllowedToSetUp();
-        marks.remove();
-        return back(request);
-    }
-
-    private static String back(HttpServletRequest request) {
-        String[] ids = Optional.ofNullable(request.getParameterValues("link")).orElse(new String[0]);
-        return "redirect:/codes?"
-                + Arrays.stream(ids)
-                        .filter(id -> id.matches("[0-9a-f-]{36}"))
-                        .limit(CodeContext.MOST_LINKS)
-                        .map(id -> "link=" + id)
-                        .collect(Collectors.joining("&"));
     }
 
     /** What the measurements of a sheet are called, by their names. */

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import wendo.app.platform.appearance.Logos;
 import wendo.app.platform.site.Texts;
 import wendo.core.media.CodeSvg;
 
@@ -26,11 +27,11 @@ class CodeFiles {
     private static final int USUAL_DPI = 300;
 
     private final CodeContext desk;
-    private final Marks marks;
+    private final Logos logos;
 
-    CodeFiles(CodeContext desk, Marks marks) {
+    CodeFiles(CodeContext desk, Logos logos) {
         this.desk = desk;
-        this.marks = marks;
+        this.logos = logos;
     }
 
     @GetMapping("/{id}.svg")
@@ -38,7 +39,7 @@ class CodeFiles {
         CodeOrder order = CodeOrder.of(CodeContext.field(request));
         DrawnCode code = desk.codes(List.of(id), order).get(0);
         String svg = CodeSvg.draw(
-                code.size(), code.captions(), desk.mark(order, List.of(code)).flatMap(picture -> marks.find()));
+                code.size(), code.captions(), desk.mark(order, List.of(code)).flatMap(picture -> logos.find()));
         return file(svg.getBytes(StandardCharsets.UTF_8), "image/svg+xml", code, "svg", request);
     }
 

@@ -19,6 +19,7 @@ import javax.imageio.ImageWriter;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.ImageOutputStream;
+import wendo.core.media.CodeReading;
 import wendo.core.media.CodeSvg;
 import wendo.core.media.QrCode;
 
@@ -26,9 +27,21 @@ import wendo.core.media.QrCode;
 final class CodeImage {
     private static final double MILLIMETRES_PER_INCH = 25.4;
 
+    /** Of each module, when it is tried whether a code reads back. */
+    private static final int READ_PIXELS = 6;
+
     private static final Font FONT = font();
 
     private CodeImage() {}
+
+    /** Whether a code with this mark in its middle reads back as what it was made from. */
+    static boolean isReadable(QrCode code, BufferedImage mark) {
+        BufferedImage drawn = draw(code, READ_PIXELS, Optional.of(mark));
+        int side = drawn.getWidth();
+        return CodeReading.of(drawn.getRGB(0, 0, side, side, null, 0, side), side, side)
+                .filter(reading -> reading.text().equals(code.content()))
+                .isPresent();
+    }
 
     static BufferedImage draw(QrCode code, int pixelsPerModule, Optional<BufferedImage> mark) {
         int side = code.modulesAcross() * pixelsPerModule;

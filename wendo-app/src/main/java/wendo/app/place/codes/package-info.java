@@ -1,5 +1,5 @@
 /** Codes for print: one or many, as files and as sheets, at true size. */
-@ApplicationModule(allowedDependencies = {"platform.accounts", "platform.business", "platform.site", "issue.links"})
+@ApplicationModule(allowedDependencies = {"platform.accounts", "platform.appearance", "platform.site", "issue.links"})
 @NullMarked
 package wendo.app.place.codes;
 

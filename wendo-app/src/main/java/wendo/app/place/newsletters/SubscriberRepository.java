@@ -1,5 +1,6 @@
 package wendo.app.place.newsletters;
 
+import java.time.Instant;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -13,4 +14,22 @@ interface SubscriberRepository extends Repository<Subscriber, UUID> {
             update subscriber set email = 'erased-' || id where lower(email) = any(:contacts)
             """)
     void erase(String[] contacts);
+
+    /** Those who withdrew their consent so long ago, and gave none since. */
+    String WITHDREW = """
+            from subscriber u where u.email not like 'erased-%'
+                and exists (select from consent_record r where r.contact = u.email and r.purpose = 'email-news'
+                    and r.withdrawn_at < :before)
+                and not exists (select from consent_record r where r.contact = u.email and r.purpose = 'email-news'
+                    and (r.withdrawn_at is null or r.withdrawn_at >= :before))
+            """;
+
+    @Query(nativeQuery = true, value = "select count(*) " + WITHDREW)
+    int countWithdrawn(Instant before);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            nativeQuery = true,
+            value = "update subscriber set email = 'erased-' || id where id in (select u.id " + WITHDREW + ")")
+    void eraseWithdrawn(Instant before);
 }

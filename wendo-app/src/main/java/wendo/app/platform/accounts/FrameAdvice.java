@@ -54,6 +54,7 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
             model.addAttribute("currentAddress", currentAddress(request));
             model.addAttribute("periodQuery", periodOf(request, business).query());
             model.addAttribute("mayChangeLink", mayChangeLink(request));
+            business.deletesAt().ifPresent(at -> model.addAttribute("businessDeletesAt", at));
         }
     }
 
@@ -90,7 +91,8 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {
-        return PeriodChoice.of(name -> Optional.ofNullable(request.getParameter(name)), business.today(clock));
+        return PeriodChoice.of(
+                name -> Optional.ofNullable(request.getParameter(name)), business.today(clock), business.firstMonth());
     }
 
     @Override

@@ -46,6 +46,8 @@ enum TrackedKind {
     REPORT("StoredReport", "title", "lastDay", "revokedAt"),
     LINK_REPORT("LinkReport", "subject", "isOn", "withOutcomes"),
     WORDING("OwnWording", "", "words"),
+    APPEARANCE("StoredAppearance", "", "colour", "address", "imprint", "privacy", "signed"),
+    RETENTION("StoredRetention", "", "kinds", "months"),
     SITE("OwnSite", "host", "host"),
     KEY("ApiKey", "name", "scope", "revokedAt"),
     PERSON("StoredMembership", "", "role"),
@@ -62,7 +64,10 @@ enum TrackedKind {
             "cutOff",
             "quietFrom",
             "quietUntil",
-            "needsSecondFactor"),
+            "needsSecondFactor",
+            "firstWeekday",
+            "firstMonth",
+            "deletesAt"),
 
     /** What has no entity: signing in, and a file that was taken along. */
     ACCOUNT("", ""),

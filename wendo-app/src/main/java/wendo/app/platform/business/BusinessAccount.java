@@ -5,10 +5,12 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.time.Month;
 import java.time.ZoneId;
-import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
@@ -40,6 +42,10 @@ class BusinessAccount {
     private LocalTime quietUntil = LocalTime.of(8, 0);
     private @Nullable Long mostBelievedMinor;
     private boolean needsSecondFactor;
+    private @Nullable Integer firstWeekday;
+    private int firstMonth = Month.JANUARY.getValue();
+    private @Nullable Instant exportedAt;
+    private @Nullable Instant deletesAt;
 
     @Column(insertable = false, updatable = false) // made by the database
     private String siteSecret;
@@ -53,7 +59,8 @@ class BusinessAccount {
         this.name = opened.name();
         this.currency = opened.currency().getCode();
         this.zone = opened.zone().getId();
-        this.locale = opened.locale().toLanguageTag();
+        this.locale = opened.locale().stripExtensions().toLanguageTag();
+        this.firstMonth = opened.firstMonth().getValue();
         this.siteKey = opened.siteKey();
         this.allowsLocalDestinations = opened.allowsLocalDestinations();
         this.createdAt = now;
@@ -65,13 +72,16 @@ class BusinessAccount {
                 name,
                 CurrencyUnit.of(currency),
                 ZoneId.of(zone),
-                Locale.forLanguageTag(locale),
+                details().localeWithWeek(),
+                Month.of(firstMonth),
                 siteKey,
-                allowsLocalDestinations);
+                allowsLocalDestinations,
+                Optional.ofNullable(deletesAt));
     }
 
     BusinessDetails details() {
-        return BusinessDetails.of(name, currency, zone, locale);
+        return BusinessDetails.of(name, currency, zone, locale)
+                .withCalendar(Optional.ofNullable(firstWeekday).map(DayOfWeek::of), Month.of(firstMonth));
     }
 
     void become(BusinessDetails details) {
@@ -79,6 +89,8 @@ class BusinessAccount {
         this.currency = details.currency().getCode();
         this.zone = details.zone().getId();
         this.locale = details.locale().toLanguageTag();
+        this.firstWeekday = details.firstWeekday().map(DayOfWeek::getValue).orElse(null);
+        this.firstMonth = details.firstMonth().getValue();
     }
 
     VisitKeeping visitKeeping() {
@@ -114,6 +126,18 @@ class BusinessAccount {
 
     void needSecondFactor(boolean needed) {
         this.needsSecondFactor = needed;
+    }
+
+    Optional<Instant> exportedAt() {
+        return Optional.ofNullable(exportedAt);
+    }
+
+    void exported(Instant now) {
+        this.exportedAt = now;
+    }
+
+    void delete(Optional<Instant> at) {
+        this.deletesAt = at.orElse(null);
     }
 
     String siteSecret() {

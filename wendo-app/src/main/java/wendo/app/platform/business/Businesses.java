@@ -5,13 +5,17 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.Month;
 import java.time.ZoneId;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,18 +25,20 @@ import wendo.core.handover.SendingHours;
 @Service
 public class Businesses {
     /** Settings change by hand and rarely; other processes see a change after this. */
-    private static final Duration KEPT = Duration.ofSeconds(10);
+    public static final Duration KEPT = Duration.ofSeconds(10);
 
     private final BusinessRepository repository;
     private final JdbcClient jdbc;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
     private final Cache<BusinessId, Business> kept =
             Caffeine.newBuilder().expireAfterWrite(KEPT).maximumSize(10_000).build();
 
-    Businesses(BusinessRepository repository, JdbcClient jdbc, Clock clock) {
+    Businesses(BusinessRepository repository, JdbcClient jdbc, ApplicationEventPublisher events, Clock clock) {
         this.repository = repository;
         this.jdbc = jdbc;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -58,21 +64,11 @@ public class Businesses {
         return repository.findById(BusinessScope.current().value()).orElseThrow();
     }
 
-    /**
-     * What cannot be changed any more: figures are counted by it.
-     *
-     * @param currency since there is money in it
-     * @param zone since there are visits, whose days are counted in it
-     */
-    public record Fixed(boolean currency, boolean zone) {}
-
+    /** Whether its currency cannot be changed any more, since there is money in it. */
     @Transactional(readOnly = true)
-    public Fixed fixed() {
-        return jdbc.sql("""
-                        select exists (select from outcome where value_minor <> 0) or exists (select from spend),
-                            exists (select from visit_sum) or exists (select from outcome)
-                        """)
-                .query((row, number) -> new Fixed(row.getBoolean(1), row.getBoolean(2)))
+    public boolean hasMoney() {
+        return jdbc.sql("select exists (select from outcome where value_minor <> 0) or exists (select from spend)")
+                .query(Boolean.class)
                 .single();
     }
 
@@ -81,18 +77,17 @@ public class Businesses {
         return EditedVersion.ofContent(account().details());
     }
 
-    /** What is fixed stays, whatever is typed. */
+    /** A currency that there is money in stays, whatever is typed. */
     @Transactional
     public void change(EditedVersion edited, BusinessDetails details) {
         BusinessAccount account = account();
-        edited.mustBe(EditedVersion.ofContent(account.details()), "BusinessDetails");
-        Fixed fixed = fixed();
-        account.become(new BusinessDetails(
-                details.name(),
-                fixed.currency() ? account.details().currency() : details.currency(),
-                fixed.zone() ? account.details().zone() : details.zone(),
-                details.locale()));
+        BusinessDetails before = account.details();
+        edited.mustBe(EditedVersion.ofContent(before), "BusinessDetails");
+        account.become(hasMoney() ? details.withCurrency(before.currency()) : details);
         kept.invalidate(BusinessScope.current());
+        if (!before.zone().equals(details.zone())) {
+            events.publishEvent(new ZoneChanged(BusinessScope.current(), before.zone(), details.zone()));
+        }
     }
 
     /** The hours in which messages may go out. */
@@ -141,10 +136,41 @@ public class Businesses {
         account().needSecondFactor(needed);
     }
 
+    /** When all that it has was last taken along. */
+    @Transactional(readOnly = true)
+    public Optional<Instant> exportedAt() {
+        return account().exportedAt();
+    }
+
+    @Transactional
+    public void exported() {
+        account().exported(clock.instant());
+    }
+
+    /** It will be deleted then, or not at all. */
+    @Transactional
+    public void delete(Optional<Instant> at) {
+        account().delete(at);
+        kept.invalidate(BusinessScope.current());
+    }
+
+    /** Whether there still is such a business. */
+    @Transactional(readOnly = true)
+    public boolean isThere() {
+        return locale().isPresent();
+    }
+
     /** What servers of the business's sites sign their reports with. */
     @Transactional(readOnly = true)
     public String siteSecret() {
         return account().siteSecret();
+    }
+
+    /** All of the installation, for work that is done for each in turn. */
+    public List<BusinessId> all() {
+        return jdbc.sql("select business_id from door_businesses_keeping()")
+                .query((row, number) -> new BusinessId(row.getObject(1, UUID.class)))
+                .list();
     }
 
     @Transactional(readOnly = true)
@@ -162,8 +188,16 @@ public class Businesses {
             BusinessId id, String name, CurrencyUnit currency, ZoneId zone, Locale locale, boolean allowsLocal) {
         byte[] key = new byte[10];
         random.nextBytes(key);
-        Business business =
-                new Business(id, name, currency, zone, locale, HexFormat.of().formatHex(key), allowsLocal);
+        Business business = new Business(
+                id,
+                name,
+                currency,
+                zone,
+                locale,
+                Month.JANUARY,
+                HexFormat.of().formatHex(key),
+                allowsLocal,
+                Optional.empty());
         repository.save(new BusinessAccount(business, clock.instant()));
         return business;
     }

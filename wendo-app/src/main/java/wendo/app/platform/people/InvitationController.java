@@ -75,14 +75,16 @@ class InvitationController {
                         faults));
     }
 
-    /** Somebody new joins with a name and a password; whoever has an account signs in first, and joins with it. */
+    /** Somebody new joins with a name and a password, or a passkey that they add next; whoever has an account signs in first, and joins with it. */
     @PostMapping("/sign-in/invitation/{token}")
     ModelAndView accept(
             @PathVariable String token,
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String password,
+            @RequestParam(defaultValue = "") String by,
             HttpServletRequest request,
             HttpServletResponse response) {
+        boolean byPasskey = by.equals("passkey");
         Optional<Invitations.Opened> opened = invitations.find(token);
         if (opened.isEmpty()) {
             return new ModelAndView("platform/people/over");
@@ -92,25 +94,36 @@ class InvitationController {
         if (known.isPresent()) {
             return join(token, known.get(), request, response);
         }
-        Map<String, String> faults = faults(name, password, opened.get());
+        Map<String, String> faults = nameFaults(name);
+        if (!byPasskey) {
+            Accounts.passwordFault(password, name, email, opened.get().businessName())
+                    .ifPresent(fault -> faults.put("password", fault));
+        }
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(token, name, faults));
         }
-        Optional<UUID> made = UniqueKey.stored(() -> accounts.register(email, name.strip(), password));
+        Optional<UUID> made = UniqueKey.stored(() ->
+                byPasskey ? accounts.register(email, name.strip()) : accounts.register(email, name.strip(), password));
         if (made.isEmpty()) {
             return page(token); // pressed twice
         }
-        return enter(token, made.get(), request, response);
+        invitations.accept(token, made.get());
+        signIns.now(made.get(), SignInWay.INVITATION, request, response);
+        return new ModelAndView(byPasskey ? "redirect:/account/first-passkey" : "redirect:/today");
     }
 
-    private static Map<String, String> faults(String name, String password, Invitations.Opened opened) {
+    /** For those who joined without a password. */
+    @GetMapping("/account/first-passkey")
+    String passkey() {
+        return "platform/people/passkey";
+    }
+
+    private static Map<String, String> nameFaults(String name) {
         Map<String, String> faults = new HashMap<>();
         if (name.isBlank()) {
             faults.put("name", Texts.of("platform.accounts.name-missing"));
         }
         InvalidForm.tooLong(faults, "name", name, Limits.NAME);
-        Accounts.passwordFault(password, name, opened.invitation().email(), opened.businessName())
-                .ifPresent(fault -> faults.put("password", fault));
         return faults;
     }
 
@@ -122,12 +135,6 @@ class InvitationController {
         Optional<BusinessId> business = invitations.accept(token, person);
         business.ifPresent(id -> accounts.choose(request.getSession(), id));
         return new ModelAndView(business.isPresent() ? "redirect:/today" : "redirect:/sign-in/invitation/" + token);
-    }
-
-    private ModelAndView enter(String token, UUID person, HttpServletRequest request, HttpServletResponse response) {
-        invitations.accept(token, person);
-        signIns.now(person, SignInWay.INVITATION, request, response);
-        return new ModelAndView("redirect:/today");
     }
 
     /** The page of a form, to come back to after signing in. */

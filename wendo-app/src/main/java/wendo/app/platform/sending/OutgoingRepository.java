@@ -79,4 +79,28 @@ interface OutgoingRepository extends Repository<OutgoingMessage, UUID> {
             delete from opted_out where lower(contact) = any(:contacts)
             """)
     void eraseOptOuts(String[] contacts);
+
+    @Query(nativeQuery = true, value = """
+            select count(*) from outgoing
+            where state not in ('waiting', 'sending') and coalesce(sent_at, due_at) < :before and recipient <> ''
+            """)
+    int countSent(Instant before);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = """
+            update outgoing set recipient = '', subject = '', body = '', version = version + 1
+            where state not in ('waiting', 'sending') and coalesce(sent_at, due_at) < :before and recipient <> ''
+            """)
+    void eraseSent(Instant before);
+
+    @Query(
+            nativeQuery = true,
+            value = "select count(*) from answer_received where text <> '' and received_at < :before")
+    int countAnswers(Instant before);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            nativeQuery = true,
+            value = "update answer_received set text = '' where text <> '' and received_at < :before")
+    void eraseAnswers(Instant before);
 }

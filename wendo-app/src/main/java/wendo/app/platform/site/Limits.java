@@ -135,6 +135,9 @@ public final class Limits {
     /** Countries or languages in one line. */
     public static final int CODES = 1_000;
 
+    /** A colour, as style sheets write it. */
+    public static final int COLOUR = 10;
+
     /** A day, as people write it. */
     public static final int DAY = 40;
 

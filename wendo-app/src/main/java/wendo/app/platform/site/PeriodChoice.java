@@ -4,7 +4,7 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.time.temporal.IsoFields;
+import java.time.Month;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +23,8 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
     public static final int SEASON_WEEKS = 26;
 
     private static final int MAX_YEARS = 10;
+    private static final int MONTHS_OF_QUARTER = 3;
+    private static final int MONTHS_OF_YEAR = 12;
 
     /** A preset of the ribbon. */
     public record Preset(String key, String text) {
@@ -35,6 +37,7 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
             new Preset("7d", "platform.site.preset-7d"),
             new Preset("28d", "platform.site.preset-28d"),
             new Preset("quarter", "platform.site.preset-quarter"),
+            new Preset("year", "platform.site.preset-year"),
             new Preset("season", "platform.site.preset-season"));
 
     /** A preset in the middle of a sentence; empty text for days of one's own. */
@@ -43,19 +46,24 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
             case "7d" -> Texts.of("platform.site.the-last-7-days");
             case "28d" -> Texts.of("platform.site.the-last-28-days");
             case "quarter" -> Texts.of("platform.site.this-quarter");
+            case "year" -> Texts.of("platform.site.this-year");
             case "season" -> Texts.of("platform.site.the-season");
             default -> "";
         };
     }
 
-    /** Reads an address's parameters. Nonsense shows the season and says so. */
-    public static PeriodChoice of(Function<String, Optional<String>> parameter, LocalDate today) {
+    /**
+     * Reads an address's parameters. Nonsense shows the season and says so.
+     *
+     * @param firstMonth when the financial year begins, of which there are quarters
+     */
+    public static PeriodChoice of(Function<String, Optional<String>> parameter, LocalDate today, Month firstMonth) {
         Optional<String> from = parameter.apply("from").filter(text -> !text.isBlank());
         Optional<String> to = parameter.apply("to").filter(text -> !text.isBlank());
         if (from.isPresent() || to.isPresent()) {
             return ofDays(from.orElse(""), to.orElse(""), today);
         }
-        return ofPreset(parameter.apply("period").orElse("season"), today);
+        return ofPreset(parameter.apply("period").orElse("season"), today, firstMonth);
     }
 
     private static PeriodChoice ofDays(String from, String to, LocalDate today) {
@@ -75,14 +83,21 @@ public record PeriodChoice(Period period, LocalDate today, String key, String qu
         }
     }
 
-    private static PeriodChoice ofPreset(String key, LocalDate today) {
+    private static PeriodChoice ofPreset(String key, LocalDate today, Month firstMonth) {
         return switch (key) {
             case "7d" -> preset(key, today.minusDays(6), today);
             case "28d" -> preset(key, today.minusDays(27), today);
-            case "quarter" -> preset(key, today.with(IsoFields.DAY_OF_QUARTER, 1), today);
+            case "quarter" -> preset(key, began(today, firstMonth, MONTHS_OF_QUARTER), today);
+            case "year" -> preset(key, began(today, firstMonth, MONTHS_OF_YEAR), today);
             case "season" -> season(today, Optional.empty());
             default -> season(today, Optional.of(Texts.of("platform.site.there-is-no-such-period")));
         };
+    }
+
+    /** The day that began the part of so many months of the financial year which today lies in. */
+    private static LocalDate began(LocalDate today, Month firstMonth, int months) {
+        return today.withDayOfMonth(1)
+                .minusMonths(Math.floorMod(today.getMonthValue() - firstMonth.getValue(), months));
     }
 
     private static PeriodChoice preset(String key, LocalDate first, LocalDate last) {

@@ -14,14 +14,31 @@ public final class PublicLanguages {
     static final String OF_BUSINESS = "wendo.language-of-business";
 
     private static final String OWN = "wendo.own-wording";
+    private static final String FACE = "wendo.own-face";
 
     private static volatile Supplier<Map<String, String>> ownWording = Map::of;
+    private static volatile Supplier<Optional<PublicFace>> ownFace = Optional::empty;
 
     private PublicLanguages() {}
 
     /** Says where the current business's own words for texts stand, by the keys of these texts. */
     public static void ownWording(Supplier<Map<String, String>> words) {
         ownWording = words;
+    }
+
+    /** Says how the current business appears. */
+    public static void ownFace(Supplier<PublicFace> face) {
+        ownFace = () -> Optional.of(face.get());
+    }
+
+    static Optional<PublicFace> ownFace() {
+        return ownFace.get();
+    }
+
+    /** How the business appears whose page is being made. */
+    static Optional<PublicFace> face() {
+        return Optional.ofNullable(RequestContextHolder.getRequestAttributes())
+                .map(request -> (PublicFace) request.getAttribute(FACE, RequestAttributes.SCOPE_REQUEST));
     }
 
     /** What the business whose page is being made says in place of a text. */
@@ -47,13 +64,14 @@ public final class PublicLanguages {
     }
 
     /**
-     * Names the business's own language for the page that is being made, and takes up its own wording; call it in the
-     * business's scope. Answers with the tag of the language that the page is made in.
+     * Names the business's own language for the page that is being made, and takes up its own wording and its
+     * appearance; call it in the business's scope. Answers with the tag of the language that the page is made in.
      */
     public static String speak(Locale ofBusiness) {
         Optional.ofNullable(RequestContextHolder.getRequestAttributes()).ifPresent(request -> {
             request.setAttribute(OF_BUSINESS, ofBusiness, RequestAttributes.SCOPE_REQUEST);
             request.setAttribute(OWN, ownWording.get(), RequestAttributes.SCOPE_REQUEST);
+            ownFace.get().ifPresent(face -> request.setAttribute(FACE, face, RequestAttributes.SCOPE_REQUEST));
         });
         return Texts.language().getLanguage();
     }

@@ -35,6 +35,6 @@ class ArrivalSourceMergeListener {
 
     @EventListener
     void on(VisitSumsMade made) {
-        sums.rebuild();
+        sums.rebuild(made.countedIn());
     }
 }

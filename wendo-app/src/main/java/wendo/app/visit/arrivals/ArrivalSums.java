@@ -1,6 +1,7 @@
 package wendo.app.visit.arrivals;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -94,12 +95,20 @@ public class ArrivalSums {
                 .update();
     }
 
-    /** Makes the sums anew from the arrivals that are kept; those of days before the first of them stay. */
     public void rebuild() {
+        rebuild(businesses.current().zone());
+    }
+
+    /**
+     * Makes the sums anew from the arrivals that are kept; those of days before the first of them stay.
+     *
+     * @param countedIn the time zone by whose days they were counted until now
+     */
+    void rebuild(ZoneId countedIn) {
         lock();
         LocalDate first = jdbc.sql(
                         "select coalesce((min(arrived_at) at time zone ?)::date, date '9999-12-31') from site_arrival")
-                .param(zone())
+                .param(countedIn.getId())
                 .query(LocalDate.class)
                 .single();
         for (String table : List.of("arrival_sum", "arrival_page_sum")) {
@@ -109,7 +118,18 @@ public class ArrivalSums {
         sum(ADD_PAGES.replace("@which", "true")).update();
         sum(ADD_PEOPLE.replace("@fresh", "true").replace("@which", "true")).update();
         jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
+        if (!countedIn.equals(businesses.current().zone())) {
+            letGoBefore(first);
+        }
         jdbc.sql("select analyze_arrival_sums()").query(row -> {});
+    }
+
+    /** Arrivals that have moved to the last day of those that are kept no more go as well: they are in its sums. */
+    private void letGoBefore(LocalDate first) {
+        sum("""
+                        delete from site_arrival where arrived_at < cast(:first as timestamp) at time zone :zone
+                            and exists (select from arrival_page_sum where day < :first)
+                        """).param("first", first).update();
     }
 
     /** What is known of a source that another one was merged into; of days before the first arrival the sums are added. */

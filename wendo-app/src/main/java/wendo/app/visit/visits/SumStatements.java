@@ -84,7 +84,7 @@ final class SumStatements {
                                     .map(trait -> "('%s', %s)".formatted(trait.getKey(), trait.getValue()))
                                     .collect(Collectors.joining(", ")));
 
-    /** Fills empty sums from all visits: one statement per trait needs an eighth of the memory of one for all. */
+    /** Fills sums from all visits: one statement per trait needs an eighth of the memory of one for all. */
     static List<String> everyTrait() {
         return TRAITS.entrySet().stream()
                 .map(trait -> """
@@ -96,6 +96,8 @@ final class SumStatements {
                             from visit v join link l on l.id = v.link_id where v.kind = 'person') a
                         left join destination d on d.id = a.destination_id
                         group by 1, 2, 3, 5, 6
+                        on conflict (business_id, link_id, day, trait, counted, md5(value))
+                        do update set visits = visit_trait_sum.visits + excluded.visits
                         """.formatted(trait.getKey(), trait.getValue()))
                 .toList();
     }

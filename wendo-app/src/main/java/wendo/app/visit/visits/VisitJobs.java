@@ -10,7 +10,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -72,10 +74,12 @@ class VisitJobs {
     void rebuild(BusinessId business) {
         boolean wasRight = scope.within(business, () -> {
             sums.lock();
-            boolean same = sums.rebuild();
-            settings.sumsMade(same);
-            events.publishEvent(new VisitSumsMade(business));
-            return same;
+            Optional<ZoneId> countedIn = settings.countedIn();
+            ZoneId before = countedIn.orElseGet(() -> businesses.current().zone());
+            boolean isAsExpected = sums.rebuild(before) || countedIn.isPresent();
+            settings.sumsMade(isAsExpected);
+            events.publishEvent(new VisitSumsMade(business, before));
+            return isAsExpected;
         });
         if (!wasRight) {
             LOG.warn("Sums of visits were made anew and differ from those before");

@@ -3,6 +3,7 @@ package wendo.app.visit.visits;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -27,7 +28,8 @@ class VisitSettings {
     @Transactional
     boolean askForSums(String by) {
         return jdbc.sql("""
-                        insert into visit_rebuild values (?, ?, ?, null, false)
+                        insert into visit_rebuild (business_id, asked_at, asked_by, finished_at, was_right)
+                        values (?, ?, ?, null, false)
                         on conflict (business_id) do update set asked_at = excluded.asked_at,
                             asked_by = excluded.asked_by, finished_at = null, was_right = false
                         where visit_rebuild.finished_at is not null
@@ -37,9 +39,26 @@ class VisitSettings {
                 == 1;
     }
 
+    /** Until they are made anew, the sums are counted by the days of this time zone. */
+    @Transactional
+    void countedIn(ZoneId zone, String why) {
+        askForSums(why);
+        jdbc.sql("update visit_rebuild set counted_in = coalesce(counted_in, ?)")
+                .param(zone.getId())
+                .update();
+    }
+
+    /** Empty if it is the business's own. */
+    Optional<ZoneId> countedIn() {
+        return jdbc.sql("select counted_in from visit_rebuild where counted_in is not null")
+                .query(String.class)
+                .optional()
+                .map(ZoneId::of);
+    }
+
     @Transactional
     void sumsMade(boolean wasRight) {
-        jdbc.sql("update visit_rebuild set finished_at = ?, was_right = ?")
+        jdbc.sql("update visit_rebuild set finished_at = ?, was_right = ?, counted_in = null")
                 .params(Timestamp.from(clock.instant()), wasRight)
                 .update();
     }

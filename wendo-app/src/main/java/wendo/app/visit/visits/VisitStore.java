@@ -15,6 +15,8 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -22,6 +24,7 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
 import wendo.core.visits.Arrival;
 import wendo.core.visits.Sorted;
 import wendo.core.visits.Sorting;
@@ -39,7 +42,10 @@ public class VisitStore {
             on conflict do nothing
             """;
 
+    private static final Logger LOG = LoggerFactory.getLogger(VisitStore.class);
+
     private final BusinessScope scope;
+    private final Businesses businesses;
     private final JdbcTemplate jdbc;
     private final ApplicationEventPublisher events;
     private final ProofBook proofs;
@@ -51,6 +57,7 @@ public class VisitStore {
 
     VisitStore(
             BusinessScope scope,
+            Businesses businesses,
             JdbcTemplate jdbc,
             ApplicationEventPublisher events,
             ProofBook proofs,
@@ -59,6 +66,7 @@ public class VisitStore {
             VisitAliases aliases,
             LastTaps taps) {
         this.scope = scope;
+        this.businesses = businesses;
         this.jdbc = jdbc;
         this.events = events;
         this.proofs = proofs;
@@ -73,7 +81,10 @@ public class VisitStore {
         Map<BusinessId, List<LoggedVisit>> byBusiness =
                 visits.stream().collect(Collectors.groupingBy(LoggedVisit::business));
         byBusiness.forEach((business, own) -> {
-            scope.within(business, () -> insert(own));
+            if (!scope.within(business, () -> businesses.isThere() && insert(own) >= 0)) {
+                LOG.warn("{} visits came for a business that was deleted, and are left out", own.size());
+                return;
+            }
             events.publishEvent(new VisitsStored(
                     business, own.stream().map(visit -> visit.click().uuid()).toList()));
         });

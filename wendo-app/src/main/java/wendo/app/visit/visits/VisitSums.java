@@ -1,6 +1,7 @@
 package wendo.app.visit.visits;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -60,11 +61,13 @@ class VisitSums {
     /**
      * Makes the sums anew from the visits that are kept; those of days before the first of them stay. True if nothing
      * changed by it, as it should be.
+     *
+     * @param countedIn the time zone by whose days they were counted until now
      */
-    boolean rebuild() {
+    boolean rebuild(ZoneId countedIn) {
         jdbc.sql("select set_config('work_mem', '256MB', true)").query(row -> {}); // sums of millions, for once
         String before = checksum();
-        LocalDate first = firstDay();
+        LocalDate first = firstDay(countedIn);
         for (String table : List.of("visit_sum", "visit_trait_sum")) {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
@@ -78,8 +81,25 @@ class VisitSums {
                     .update();
         }
         jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
+        if (!countedIn.equals(businesses.current().zone())) {
+            letGoBefore(first);
+        }
         jdbc.sql("select analyze_visit_sums()").query(row -> {});
         return checksum().equals(before);
+    }
+
+    /**
+     * Where there are sums of visits that are kept no more, visits that have moved to their last day by another time zone
+     * go as well, now that they are in its sums: made anew again, that day would lose the rest.
+     */
+    private void letGoBefore(LocalDate first) {
+        jdbc.sql("""
+                        delete from visit where arrived_at < cast(:first as timestamp) at time zone :zone
+                            and exists (select from visit_sum where day < :first)
+                        """)
+                .param("first", first)
+                .param("zone", businesses.current().zone().getId())
+                .update();
     }
 
     /** The same for the same sums, whatever their order; rows that came down to nothing count as none. */
@@ -158,10 +178,14 @@ class VisitSums {
                 .update();
     }
 
-    /** The day of the first visit that is kept; tomorrow's sums and later ones can be of none. */
     private LocalDate firstDay() {
+        return firstDay(businesses.current().zone());
+    }
+
+    /** The day of the first visit that is kept; tomorrow's sums and later ones can be of none. */
+    private LocalDate firstDay(ZoneId zone) {
         return jdbc.sql("select coalesce((min(arrived_at) at time zone ?)::date, date '9999-12-31') from visit")
-                .param(businesses.current().zone().getId())
+                .param(zone.getId())
                 .query(LocalDate.class)
                 .single();
     }

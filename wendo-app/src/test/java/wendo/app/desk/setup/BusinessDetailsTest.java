@@ -64,11 +64,34 @@ class BusinessDetailsTest extends WendoTest {
                         tenant.apiKey(),
                         "/api/v1/outcomes",
                         "{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": 95}");
-        assertThat(page().select("#currency[disabled], #zone[disabled]")).hasSize(2);
-        change(owner, "name", "Renamed", "currency", "EUR", "zone", "Europe/Berlin", "locale", "en-GB");
+        assertThat(page().select("#currency[disabled]")).hasSize(1);
+        change(owner, "name", "Renamed", "currency", "EUR", "locale", "en-GB");
         assertThat(page().select("#name").val()).isEqualTo("Renamed");
         assertThat(page().select("#currency option[selected]").val()).isEqualTo("GBP");
         assertThat(page().select("#zone option[selected]").val()).isEqualTo("Europe/London");
+    }
+
+    @Test
+    void weeks_and_the_financial_year_begin_as_the_business_says() {
+        String usual = Jsoup.parse(owner.get("/spend").body())
+                .select("[data-week-start]")
+                .attr("data-week-start");
+        assertThat(usual).as("Monday in Britain").isEqualTo("1");
+        assertThat(change(owner, "name", "G", "locale", "en-GB", "weekday", "8", "firstMonth", "13")
+                        .body())
+                .contains("Choose a day.", "Choose a month.");
+        change(owner, "name", "G", "locale", "en-GB", "weekday", "7", "firstMonth", "4");
+        assertThat(Jsoup.parse(owner.get("/spend").body())
+                        .select("[data-week-start]")
+                        .attr("data-week-start"))
+                .isEqualTo("0");
+        assertThat(page().select("#weekday option[selected], #firstMonth option[selected]")
+                        .eachAttr("value"))
+                .containsExactly("7", "4");
+        assertThat(Jsoup.parse(owner.get("/spend?period=year").body())
+                        .select(".ribbon-words input[name=from]")
+                        .val())
+                .startsWith("01/04/");
     }
 
     @Test

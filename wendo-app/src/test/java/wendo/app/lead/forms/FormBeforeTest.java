@@ -21,6 +21,7 @@ import wendo.app.issue.links.LinkDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.site.PublicFace;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.visit.visits.VisitAliases;
 import wendo.core.links.Way;
@@ -54,6 +55,7 @@ class FormBeforeTest {
                         "",
                         true,
                         new HostSpeech(Locale.UK, Map.of()),
+                        new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true),
                         "https://stay.example",
                         Map.of("buoys", target))));
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, "")));

@@ -254,7 +254,8 @@ class FormsTest extends WendoTest {
                         "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
         in(
                 tenant,
-                () -> jdbc.sql("insert into code_mark values (?, ?, now())")
+                () -> jdbc.sql(
+                                "insert into logo (id, business_id, png, updated_at) values (gen_random_uuid(), ?, ?, now())")
                         .params(tenant.id().value(), png)
                         .update());
         String page = open(http(), path).body();

@@ -3,19 +3,16 @@ package wendo.app.lead.leads;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.app.TealTours;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeKind;
@@ -23,14 +20,7 @@ import wendo.core.outcomes.OutcomeReport;
 
 class StageFormTest {
     private static final Instant NOW = Instant.parse("2026-05-03T10:00:00Z");
-    private static final Business TEAL = new Business(
-            new BusinessId(new UUID(1, 1)),
-            "Teal Tours",
-            CurrencyUnit.GBP,
-            ZoneId.of("Europe/London"),
-            Locale.UK,
-            "key",
-            false);
+    private static final Business TEAL = TealTours.BUSINESS;
 
     private static LeadQueries.Row lead(Optional<UUID> became) {
         return new LeadQueries.Row(

@@ -24,6 +24,7 @@ import wendo.app.issue.links.LinkDirectory;
 import wendo.app.issue.sharecards.ShareCardDirectory;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.site.PublicFace;
 import wendo.app.visit.visits.LoggedVisit;
 import wendo.core.links.ShareCard;
 import wendo.core.links.Way;
@@ -75,6 +76,7 @@ class LinkResponderTest {
                 "",
                 true,
                 new HostSpeech(Locale.GERMANY, Map.of()),
+                new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true),
                 "https://go.teal.example",
                 Map.of());
     }

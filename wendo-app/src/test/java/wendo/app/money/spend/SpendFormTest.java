@@ -3,33 +3,23 @@ package wendo.app.money.spend;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.app.TealTours;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.measure.UnitPrice;
 
 /** What is typed for a cost becomes that cost, or is told beside its field. */
 class SpendFormTest {
-    private static final Business TEAL = new Business(
-            new BusinessId(new UUID(1, 1)),
-            "Teal Tours",
-            CurrencyUnit.GBP,
-            ZoneId.of("Europe/London"),
-            Locale.UK,
-            "key",
-            false);
+    private static final Business TEAL = TealTours.BUSINESS;
     private static final UUID RADIO = new UUID(2, 2);
     private static final UUID SPRING = new UUID(3, 3);
     private static final List<String> SUBJECTS = List.of("source:" + RADIO, "campaign:" + SPRING);

@@ -7,16 +7,13 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wendo.app.TealTours;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeReport;
@@ -25,8 +22,7 @@ import wendo.core.outcomes.OutcomeReport;
 class OutcomeFormTest {
     private static final ZoneId LONDON = ZoneId.of("Europe/London");
     private static final Instant NOW = Instant.parse("2026-05-03T22:30:00Z"); // half past eleven in London
-    private static final Business TEAL = new Business(
-            new BusinessId(new UUID(1, 1)), "Teal Tours", CurrencyUnit.GBP, LONDON, Locale.UK, "key", false);
+    private static final Business TEAL = TealTours.BUSINESS;
 
     private static OutcomeForm.Checked read(String... changed) {
         Map<String, String> typed = new HashMap<>(Map.of(

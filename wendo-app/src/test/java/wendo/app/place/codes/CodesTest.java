@@ -189,12 +189,7 @@ class CodesTest extends WendoTest {
     }
 
     private HttpResponse<String> keepMark(byte[] file) {
-        return person.upload(
-                "/codes?link=" + id(slugs.get(0)),
-                "/codes/mark",
-                new Http.Sent("mark", "image/png", file),
-                "link",
-                id(slugs.get(0)).toString());
+        return person.upload("/setup/appearance", "/setup/appearance/logo", new Http.Sent("logo", "image/png", file));
     }
 
     @Test
@@ -225,13 +220,8 @@ class CodesTest extends WendoTest {
                         .body())
                 .contains("A logo needs correction Q or H");
         keepMark("no picture".getBytes(StandardCharsets.UTF_8));
-        assertThat(count(tenant, "select count(*) from code_mark")).isOne();
-        assertThat(person.get("/codes?link=" + id(slugs.get(0))).body()).contains("Remove logo");
-        person.form(
-                "/codes?link=" + id(slugs.get(0)),
-                "/codes/mark/remove",
-                "link",
-                id(slugs.get(0)).toString());
-        assertThat(count(tenant, "select count(*) from code_mark")).isZero();
+        assertThat(count(tenant, "select count(*) from logo")).isOne();
+        person.form("/setup/appearance", "/setup/appearance/logo/remove");
+        assertThat(count(tenant, "select count(*) from logo")).isZero();
     }
 }

@@ -5,12 +5,9 @@ import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 
-import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
@@ -19,8 +16,8 @@ import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import wendo.app.TealTours;
 import wendo.app.platform.business.Business;
-import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.FieldRoom;
 import wendo.app.platform.site.Installation;
@@ -44,14 +41,7 @@ public abstract class PageSlice {
     public static final String BESIDE = ".*(LeadCounter|LinkHostFilter|SetupList|ActivityRecorder.*)";
 
     private static final SignedIn OLA = new SignedIn(new UUID(7, 7), "ola@teal.example", "Ola Ness", "", false);
-    private static final Business TEAL = new Business(
-            new BusinessId(new UUID(1, 1)),
-            "Teal Tours",
-            CurrencyUnit.GBP,
-            ZoneId.of("Europe/London"),
-            Locale.UK,
-            "site-key",
-            false);
+    private static final Business TEAL = TealTours.BUSINESS;
 
     @Autowired
     protected MockMvc mvc;

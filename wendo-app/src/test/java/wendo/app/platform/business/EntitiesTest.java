@@ -7,12 +7,9 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.OptimisticLockException;
 import jakarta.persistence.metamodel.EntityType;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.function.Supplier;
-import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -23,6 +20,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.ContextConfiguration;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.TealTours;
 import wendo.app.TestDatabase;
 
 /** Hibernate alone against PostgreSQL: what holds for the entities of all features. */
@@ -123,15 +121,7 @@ class EntitiesTest {
         BusinessId fresh = new BusinessId(UUID.randomUUID());
         String read = as(fresh, () -> {
             entities.persist(new BusinessAccount(
-                    new Business(
-                            fresh,
-                            "Unwritten",
-                            CurrencyUnit.GBP,
-                            ZoneId.of("Europe/London"),
-                            Locale.UK,
-                            fresh.value().toString().substring(0, 20),
-                            false),
-                    Instant.EPOCH));
+                    TealTours.of(fresh, "Unwritten", fresh.value().toString().substring(0, 20)), Instant.EPOCH));
             return jdbc.sql("select name from business").query(String.class).single();
         });
         assertThat(read).isEqualTo("Unwritten");

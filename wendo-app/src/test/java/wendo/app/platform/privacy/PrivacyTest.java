@@ -152,6 +152,24 @@ class PrivacyTest extends WendoTest {
                         """).query(String.class).list());
     }
 
+    private List<String> credit() {
+        return in(tenant, () -> jdbc.sql("""
+                        select concat_ws(' ', outcome_id, source_id, first_touch_minor, last_touch_minor, linear_minor)
+                        from credit order by 1
+                        """).query(String.class).list());
+    }
+
+    /** By what is left of an erased person the models credit as they did before. */
+    private void creditAnew() {
+        owner.form("/setup/attribution", "/setup/attribution/anew");
+        await(
+                "all is credited anew",
+                () -> count(
+                                tenant,
+                                "select count(*) from credit_edition where building is null and finished_at is not null")
+                        == 1);
+    }
+
     private HttpResponse<String> erase(String find, String number) {
         return owner.form(
                 "/setup/privacy", "/setup/privacy/erase", "find", find, "number", number, "reason", "Asked by letter");
@@ -195,7 +213,10 @@ class PrivacyTest extends WendoTest {
         assertThat(owner.get("/setup/privacy/person.html?find=" + EMAIL).body())
                 .contains("What Shoveler Sails knows of you", "Dear Ines Quillfeather");
 
+        creditAnew();
         List<String> sums = sums();
+        List<String> credit = credit();
+        assertThat(credit).hasSizeGreaterThan(1);
         assertThat(erase(EMAIL, "1").statusCode())
                 .as("the number is typed first")
                 .isEqualTo(422);
@@ -204,6 +225,9 @@ class PrivacyTest extends WendoTest {
         assertThat(erase(EMAIL, number).statusCode()).isEqualTo(302);
         assertThat(traces()).isEmpty();
         assertThat(sums()).isEqualTo(sums);
+        creditAnew();
+        assertThat(credit()).isEqualTo(credit);
+        assertThat(traces()).isEmpty();
         assertThat(count(tenant, "select count(*) from outgoing where state = 'waiting'"))
                 .isZero();
         assertThat(owner.get("/outcomes?find=bo@reed").body()).contains("B-2");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.time.LocalDate;
+import java.time.Month;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +32,7 @@ class SiteTest extends WendoTest {
     private RequestMappingHandlerMapping mappings;
 
     private static PeriodChoice choose(Map<String, String> address) {
-        return PeriodChoice.of(name -> Optional.ofNullable(address.get(name)), TODAY);
+        return PeriodChoice.of(name -> Optional.ofNullable(address.get(name)), TODAY, Month.JANUARY);
     }
 
     @Test
@@ -43,6 +44,30 @@ class SiteTest extends WendoTest {
         PeriodChoice days = choose(Map.of("from", "2026-05-01", "to", "2026-05-03", "period", "7d"));
         assertThat(days.period()).isEqualTo(Period.ofDays(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 3)));
         assertThat(days.query()).isEqualTo("from=2026-05-01&to=2026-05-03");
+    }
+
+    /** A financial year from April has its quarters in April, July, October and January. */
+    @Test
+    void quarters_and_years_begin_as_the_business_has_it() {
+        for (Month first : Month.values()) {
+            for (Month now : Month.values()) {
+                LocalDate today = LocalDate.of(2026, now, 28);
+                LocalDate year = PeriodChoice.of(
+                                name -> Optional.of("year").filter(any -> name.equals("period")), today, first)
+                        .period()
+                        .startInclusive();
+                LocalDate quarter = PeriodChoice.of(
+                                name -> Optional.of("quarter").filter(any -> name.equals("period")), today, first)
+                        .period()
+                        .startInclusive();
+                assertThat(year.getMonth()).isEqualTo(first);
+                assertThat(year).isBetween(today.minusMonths(12).plusDays(1), today);
+                assertThat((quarter.getMonthValue() - first.getValue() + 12) % 3)
+                        .isZero();
+                assertThat(quarter).isBetween(today.minusMonths(3).plusDays(1), today);
+            }
+        }
+        assertThat(choose(Map.of("period", "year")).period().startInclusive()).isEqualTo(LocalDate.of(2026, 1, 1));
     }
 
     @Test

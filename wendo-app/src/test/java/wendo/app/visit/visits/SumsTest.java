@@ -220,4 +220,58 @@ class SumsTest extends WendoTest {
         await("they are made anew", () -> person.get("/setup/visits").body().contains("all were right."));
         assertThat(count(tenant, "select sum(visits) from visit_month_sum")).isEqualTo(400);
     }
+
+    private List<String> byDay(String zone) {
+        return in(tenant, () -> jdbc.sql("""
+                                select link_id || ' ' || day || ' ' || kind || ' ' || count(*)
+                                from (select link_id, kind, (arrived_at at time zone ?)::date as day from visit) v
+                                group by link_id, day, kind order by 1
+                                """).params(zone).query(String.class).list());
+    }
+
+    private List<String> summed() {
+        return in(tenant, () -> jdbc.sql("""
+                                select link_id || ' ' || day || ' ' || kind || ' ' || sum(visits) from visit_sum
+                                group by link_id, day, kind order by 1
+                                """).query(String.class).list());
+    }
+
+    /** West and east of where they were: some visits move to the day before, some to the day after. */
+    @Test
+    void in_another_time_zone_every_visit_is_counted_on_its_day_there() {
+        for (String zone : List.of("America/Los_Angeles", "Pacific/Auckland")) {
+            owns("/setup/business", "name", "Ringed Plover Rides", "locale", "en-GB", "zone", zone);
+            await(
+                    "the sums are asked for",
+                    () -> count(tenant, "select count(*) from visit_rebuild where counted_in is not null") == 1);
+            jobs.rebuild(tenant.id());
+            assertThat(summed()).as(zone).isEqualTo(byDay(zone));
+            assertThat(count(tenant, "select count(*) from visit_rebuild where was_right and counted_in is null"))
+                    .isOne();
+            jobs.rebuild(tenant.id());
+            assertThat(summed()).isEqualTo(byDay(zone));
+        }
+    }
+
+    /** Visits of before were forgotten; their sums stay through a change of the time zone and through making them anew. */
+    @Test
+    void sums_of_forgotten_visits_outlive_another_time_zone() {
+        LocalDate month = today.minusMonths(1).withDayOfMonth(1);
+        in(
+                tenant,
+                () -> jdbc.sql("delete from visit where arrived_at < cast(? as timestamp) at time zone 'Europe/London'")
+                        .param(month)
+                        .update());
+        jobs.rebuild(tenant.id());
+        long all = count(tenant, "select sum(visits) from visit_sum");
+        owns("/setup/business", "name", "Ringed Plover Rides", "locale", "en-GB", "zone", "America/Los_Angeles");
+        jobs.rebuild(tenant.id());
+        assertThat(count(tenant, "select sum(visits) from visit_sum")).isEqualTo(all);
+        jobs.rebuild(tenant.id());
+        assertThat(count(tenant, "select sum(visits) from visit_sum")).isEqualTo(all);
+    }
+
+    private void owns(String page, String... fields) {
+        assertThat(person.form(page, page, fields).statusCode()).isEqualTo(302);
+    }
 }

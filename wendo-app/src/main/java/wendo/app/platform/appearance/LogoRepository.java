@@ -1,16 +1,16 @@
-package wendo.app.place.codes;
+package wendo.app.platform.appearance;
 
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.repository.Repository;
 
-interface CodeMarkRepository extends Repository<CodeMark, UUID> {
+interface LogoRepository extends Repository<StoredLogo, UUID> {
     /** A business has one at most. */
-    Optional<CodeMark> findFirstBy();
+    Optional<StoredLogo> findFirstBy();
 
     long count();
 
-    void save(CodeMark mark);
+    void save(StoredLogo logo);
 
     void deleteAll();
 }

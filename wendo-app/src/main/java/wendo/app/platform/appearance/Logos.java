@@ -1,28 +1,30 @@
-package wendo.app.place.codes;
+package wendo.app.platform.appearance;
 
+import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
+import javax.imageio.ImageIO;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.site.Picture;
-import wendo.core.media.CodeReading;
-import wendo.core.media.QrCode;
 
-/** The business's mark, for the middle of its codes and the top of its forms. */
+/** The business's logo: on its public pages, and in the middle of its codes. */
 @Service
-public class Marks {
+public class Logos {
     static final int MAX_BYTES = 2 * 1024 * 1024;
     private static final int SIDE = 480;
-    private static final int PIXELS_A_MODULE = 6;
 
-    private final CodeMarkRepository repository;
+    private final LogoRepository repository;
     private final Clock clock;
 
-    Marks(CodeMarkRepository repository, Clock clock) {
+    Logos(LogoRepository repository, Clock clock) {
         this.repository = repository;
         this.clock = clock;
     }
@@ -32,43 +34,45 @@ public class Marks {
         return repository.count() > 0;
     }
 
+    /** As a square PNG. */
     @Transactional(readOnly = true)
-    Optional<byte[]> find() {
-        return repository.findFirstBy().map(CodeMark::png);
+    public Optional<byte[]> find() {
+        return repository.findFirstBy().map(StoredLogo::png);
     }
 
     @Transactional(readOnly = true)
-    Optional<BufferedImage> picture() {
+    public Optional<BufferedImage> picture() {
         return find().flatMap(Picture::find);
     }
 
     /** Keeps a picture as a square PNG; false if it is none that can be read. */
     @Transactional
-    boolean keep(byte[] file) {
+    public boolean keep(byte[] file) {
         Optional<BufferedImage> picture =
                 file.length == 0 || file.length > MAX_BYTES ? Optional.empty() : Picture.find(file);
-        picture.ifPresent(image -> keep(CodeImage.png(square(image), 0), clock.instant()));
+        picture.ifPresent(image -> keep(png(square(image)), clock.instant()));
         return picture.isPresent();
     }
 
     private void keep(byte[] png, Instant now) {
-        CodeMark mark = repository.findFirstBy().orElseGet(() -> new CodeMark(png, now));
-        mark.become(png, now);
-        repository.save(mark);
+        StoredLogo logo = repository.findFirstBy().orElseGet(() -> new StoredLogo(png, now));
+        logo.become(png, now);
+        repository.save(logo);
     }
 
     @Transactional
-    void remove() {
+    public void remove() {
         repository.deleteAll();
     }
 
-    /** Whether a code with this mark in its middle reads back as what it was made from. */
-    static boolean isReadable(QrCode code, BufferedImage mark) {
-        BufferedImage drawn = CodeImage.draw(code, PIXELS_A_MODULE, Optional.of(mark));
-        int side = drawn.getWidth();
-        return CodeReading.of(drawn.getRGB(0, 0, side, side, null, 0, side), side, side)
-                .filter(reading -> reading.text().equals(code.content()))
-                .isPresent();
+    private static byte[] png(BufferedImage image) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(image, "png", out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
     }
 
     private static BufferedImage square(BufferedImage image) {
@@ -77,7 +81,7 @@ public class Marks {
         int height = Math.max(1, (int) Math.round(image.getHeight() * scale));
         BufferedImage square = new BufferedImage(SIDE, SIDE, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = square.createGraphics();
-        graphics.setColor(java.awt.Color.WHITE);
+        graphics.setColor(Color.WHITE);
         graphics.fillRect(0, 0, SIDE, SIDE);
         graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
         graphics.drawImage(image, (SIDE - width) / 2, (SIDE - height) / 2, width, height, null);

@@ -1,21 +1,23 @@
-package wendo.app.place.codes;
+package wendo.app.platform.appearance;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import wendo.app.platform.business.BusinessEntity;
 
-/** The mark of a business; each has one at most. */
+/** The logo of a business; each has one at most. */
 @Entity
+@Table(name = "logo")
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
-class CodeMark extends BusinessEntity {
+class StoredLogo extends BusinessEntity {
     private byte[] png;
     private Instant updatedAt;
 
     @SuppressWarnings("NullAway.Init")
-    protected CodeMark() {}
+    protected StoredLogo() {}
 
-    CodeMark(byte[] png, Instant now) {
+    StoredLogo(byte[] png, Instant now) {
         super(UUID.randomUUID());
         become(png, now);
     }

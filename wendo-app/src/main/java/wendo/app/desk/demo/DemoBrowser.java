@@ -1,0 +1,81 @@
+package wendo.app.desk.demo;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Somebody of the demo business at a browser: opens pages and sends forms, as the people who use it do. */
+final class DemoBrowser {
+    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
+
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+    private final String origin;
+
+    private DemoBrowser(String origin) {
+        this.origin = origin;
+    }
+
+    static DemoBrowser signedIn(String origin, String email, String password) {
+        DemoBrowser browser = new DemoBrowser(origin);
+        browser.send("/sign-in", "/sign-in", "email", email, "password", password);
+        return browser;
+    }
+
+    String open(String path) {
+        return answer(HttpRequest.newBuilder(URI.create(origin + path)).build()).body();
+    }
+
+    /**
+     * Sends a form; answers the path that it led to.
+     *
+     * @param page where the form is
+     * @param fields names and values in turn
+     */
+    String send(String page, String action, String... fields) {
+        Matcher token = TOKEN.matcher(open(page));
+        if (!token.find()) {
+            throw new IllegalStateException("The page " + page + " has no form");
+        }
+        List<String> pairs = new ArrayList<>(List.of("_csrf=" + encoded(token.group(1))));
+        for (int i = 0; i < fields.length; i += 2) {
+            pairs.add(encoded(fields[i]) + "=" + encoded(fields[i + 1]));
+        }
+        HttpResponse<String> done = answer(HttpRequest.newBuilder(URI.create(origin + action))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(String.join("&", pairs)))
+                .build());
+        if (done.statusCode() != 302) {
+            throw new IllegalStateException("The form %s was answered %d".formatted(action, done.statusCode()));
+        }
+        return done.headers()
+                .firstValue("Location")
+                .map(URI::create)
+                .map(URI::getPath)
+                .orElse("");
+    }
+
+    private HttpResponse<String> answer(HttpRequest request) {
+        try {
+            return http.send(request, HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new IllegalStateException("The demo cannot reach its own pages", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("The demo was stopped", e);
+        }
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}
