@@ -25,9 +25,9 @@ class DemoOffice {
         this.jdbc = jdbc;
     }
 
-    /** Who a lead is of: invented, the same each time for one reference. */
+    /** Whose lead or booking it is: invented, the same each time for one reference. */
     static ReportedDetails told(OutcomeKind kind, String reference, Optional<String> code) {
-        if (kind != OutcomeKind.LEAD) {
+        if (kind != OutcomeKind.LEAD && kind != OutcomeKind.BOOKING) {
             return new ReportedDetails("", "", "", code.orElse(""), "", "", "");
         }
         int number = Math.floorMod(reference.hashCode() * 31 + 7, FIRST.size() * LAST.size());

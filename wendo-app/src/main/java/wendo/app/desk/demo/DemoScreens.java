@@ -29,6 +29,7 @@ class DemoScreens {
     /** The week in which last year's students were written to again. */
     private static final int MAILED_WEEK = 17;
 
+    private static final int SOME = 24;
     private static final int OTHER_STUDENTS = 340;
 
     private final JdbcClient jdbc;
@@ -258,7 +259,7 @@ class DemoScreens {
                 .filter(did -> did.at().isAfter(at(mailed, zone).toInstant()))
                 .map(did -> DemoOffice.told(did.kind(), did.reference(), did.code()))
                 .filter(told -> !told.email().isEmpty())
-                .limit(40)
+                .limit(SOME)
                 .map(told -> told.name() + "\t" + told.email())
                 .toList();
         List<String> others = IntStream.range(0, OTHER_STUDENTS)

@@ -50,7 +50,7 @@ class DeadEnd implements OwnErrorPage {
                 "style", face.style(),
                 "band", face.hasColour() ? "band accent-own" : "plain",
                 "logo", face.logo(),
-                "address", face.address().isEmpty() ? "" : face.business() + "\n" + face.address(),
+                "address", face.address().isEmpty() ? "" : face.letterAddress(),
                 "imprint", face.imprint(),
                 "imprint-label", Texts.in(reader, "platform.site.open.imprint"),
                 "privacy", face.privacy(),

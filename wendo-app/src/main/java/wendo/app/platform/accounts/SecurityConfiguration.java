@@ -15,6 +15,7 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.config.observation.SecurityObservationSettings;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
@@ -40,6 +41,12 @@ class SecurityConfiguration {
     /** Nothing here uses the machine's devices. */
     private static final String NO_PERMISSIONS =
             "accelerometer=(), camera=(), geolocation=(), gyroscope=(), microphone=(), payment=(), usb=()";
+
+    /** Nobody looks at what each filter of a request took. */
+    @Bean
+    SecurityObservationSettings noObservations() {
+        return SecurityObservationSettings.noObservations();
+    }
 
     @Bean
     PasswordEncoder passwordEncoder(Installation installation) {

@@ -20,6 +20,11 @@ public record PublicFace(
         String imprint,
         String privacy,
         boolean isSigned) {
+    /** Its name and its address, in lines. */
+    public String letterAddress() {
+        return address.isEmpty() ? business : business + "\n" + address;
+    }
+
     /** Where its logo is; empty text if there is none. */
     public String logo() {
         return hasLogo ? "/t/mark/" + siteKey + ".png" : "";

@@ -1,7 +1,10 @@
 package wendo.app.platform.site;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.ibm.icu.text.MessageFormat;
 import com.ibm.icu.util.ULocale;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -54,6 +57,13 @@ public final class Texts {
 
     private static final Map<Locale, Map<String, String>> READ = new ConcurrentHashMap<>();
     private static final Map<Locale, Map<String, MessageFormat>> FORMATS = new ConcurrentHashMap<>();
+
+    /** A text with its values. */
+    private record Filled(Locale language, String key, List<Object> values) {}
+
+    /** Filling one in with a plural takes longer than all else on a page of counts, which says the same ones again. */
+    private static final Cache<Filled, String> FILLED =
+            Caffeine.newBuilder().maximumSize(20_000).build();
 
     private static volatile Supplier<Optional<Locale>> withoutReader = Optional::empty;
 
@@ -130,9 +140,15 @@ public final class Texts {
         if (text.indexOf('{') < 0) {
             return text;
         }
-        MessageFormat format = FORMATS.computeIfAbsent(language, any -> new ConcurrentHashMap<>())
+        return FILLED.get(
+                new Filled(language, key, Arrays.asList(values)),
+                one -> ((MessageFormat) format(language, key, text).clone())
+                        .format(values)); // it is one thread's alone
+    }
+
+    private static MessageFormat format(Locale language, String key, String text) {
+        return FORMATS.computeIfAbsent(language, any -> new ConcurrentHashMap<>())
                 .computeIfAbsent(key, any -> new MessageFormat(text, ULocale.forLocale(language)));
-        return ((MessageFormat) format.clone()).format(values); // a format is no thread's but one's
     }
 
     /** All texts of a language by their keys. */
