@@ -106,6 +106,22 @@ class PeopleTest extends WendoTest {
     }
 
     @Test
+    void somebody_new_joins_without_a_password_and_adds_a_passkey_next() {
+        String link = invite(email("pia"), "owner");
+        Http pia = http();
+        assertThat(pia.form(link, link, "name", " ", "by", "passkey").statusCode())
+                .as("a name is needed all the same")
+                .isEqualTo(422);
+        assertThat(pia.form(link, link, "name", "Pia Reed", "by", "passkey")
+                        .headers()
+                        .firstValue("Location"))
+                .hasValue("/account/first-passkey");
+        assertThat(pia.get("/account/first-passkey").body()).contains("data-to=\"/today\"", "Add your passkey");
+        assertThat(pia.get("/account").body()).contains("Pia Reed");
+        assertThat(roleOf(email("pia"))).isEqualTo(Role.OWNER);
+    }
+
+    @Test
     void whoever_has_an_account_joins_with_it_and_sees_both_businesses() {
         Tenant other = tenant("Pochard Punts");
         String link = invite(other.email(), "viewer");
