@@ -8,10 +8,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Somebody of the demo business at a browser: opens pages and sends forms, as the people who use it do. */
 final class DemoBrowser {
@@ -27,7 +26,7 @@ final class DemoBrowser {
 
     static DemoBrowser signedIn(String origin, String email, String password) {
         DemoBrowser browser = new DemoBrowser(origin);
-        browser.send("/sign-in", "/sign-in", "email", email, "password", password);
+        browser.send("/sign-in", "/sign-in", "email: " + email + "\npassword: " + password);
         return browser;
     }
 
@@ -39,20 +38,20 @@ final class DemoBrowser {
      * Sends a form; answers the path that it led to.
      *
      * @param page where the form is
-     * @param fields names and values in turn
+     * @param fields a line for each: its name, a colon and its value, in which {@code \\n} begins another line
      */
-    String send(String page, String action, String... fields) {
+    String send(String page, String action, String fields) {
         Matcher token = TOKEN.matcher(open(page));
         if (!token.find()) {
             throw new IllegalStateException("The page " + page + " has no form");
         }
-        List<String> pairs = new ArrayList<>(List.of("_csrf=" + encoded(token.group(1))));
-        for (int i = 0; i < fields.length; i += 2) {
-            pairs.add(encoded(fields[i]) + "=" + encoded(fields[i + 1]));
-        }
+        String body = fields.lines()
+                .map(line -> line.split(": ?", 2))
+                .map(field -> encoded(field[0]) + "=" + encoded(field[1].replace("\\n", "\n")))
+                .collect(Collectors.joining("&", "_csrf=" + encoded(token.group(1)) + "&", ""));
         HttpResponse<String> done = answer(HttpRequest.newBuilder(URI.create(origin + action))
                 .header("Content-Type", "application/x-www-form-urlencoded")
-                .POST(HttpRequest.BodyPublishers.ofString(String.join("&", pairs)))
+                .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build());
         if (done.statusCode() != 302) {
             throw new IllegalStateException("The form %s was answered %d".formatted(action, done.statusCode()));

@@ -55,167 +55,107 @@ class DemoScreens {
     void setUp(Business business, LocalDate firstDay, String siteOrigin, DemoStart.Login owner) {
         DemoBrowser maren = browser(owner);
         Map<String, String> links = scope.within(business.id(), this::links);
-        maren.send(
-                "/setup/appearance",
-                "/setup/appearance",
-                "version",
-                "0",
-                "colour",
-                "#0b5a6e",
-                "address",
-                "2 Slipway Lane\nMarram Point",
-                "imprint",
-                "https://marrampoint.example/imprint",
-                "privacy",
-                "https://marrampoint.example/privacy",
-                "signed",
-                "yes");
+        maren.send("/setup/appearance", "/setup/appearance", """
+                version: 0
+                colour: #0b5a6e
+                address: 2 Slipway Lane\\nMarram Point
+                imprint: https://marrampoint.example/imprint
+                privacy: https://marrampoint.example/privacy
+                signed: yes
+                """);
         office(maren, business);
         arrival(maren, links, siteOrigin);
         place(maren, links, firstDay, siteOrigin);
-        maren.send("/setup/people", "/setup/people/invite", "email", "joris@marrampoint.example", "role", "viewer");
+        maren.send("/setup/people", "/setup/people/invite", """
+                email: joris@marrampoint.example
+                role: viewer
+                """);
     }
 
     /** Who takes leads, and what they are sent. */
     private void office(DemoBrowser maren, Business business) {
-        maren.send(
-                "/setup/forms/new",
-                "/setup/forms/new",
-                "name",
-                "Group days",
-                "title",
-                "Ask about a group day",
-                "intro",
-                "Six to thirty people, any level, boats and instructors included.",
-                "button",
-                "Ask us",
-                "thanks",
-                "Thank you. We ring you on the next working day.",
-                "purpose",
-                "enquiry",
-                "accent",
-                "own",
-                "ask.name",
-                "needed",
-                "ask.email",
-                "needed",
-                "ask.phone",
-                "asked",
-                "ask.day",
-                "asked",
-                "ask.people",
-                "asked",
-                "ask.message",
-                "asked",
-                "ask.answer",
-                "asked");
-        String plan = last(maren.send(
-                "/setup/follow-up/new",
-                "/setup/follow-up/new",
-                "name",
-                "Group days",
-                "kind.0",
-                "email",
-                "days.0",
-                "0",
-                "minutes.0",
-                "20",
-                "subject.0",
-                "Your day on the water, {first name|sailor}",
-                "body.0",
-                "Hello {first name|there},\n\nthank you for asking. Which day would suit you? I hold two boats until Friday.\n\n{owner|Maren}, Marram Point Sailing",
-                "kind.1",
-                "task",
-                "days.1",
-                "1",
-                "minutes.1",
-                "0",
-                "body.1",
-                "Ring {name|them} about the day and the number of people",
-                "kind.2",
-                "text",
-                "days.2",
-                "3",
-                "minutes.2",
-                "0",
-                "body.2",
-                "Hello {first name|there}, {owner|Maren} of Marram Point here: shall I keep the boats for you?"));
-        String round = last(maren.send("/setup/handovers", "/setup/rounds", "name", "The office"));
-        List<String> weights = scope
-                .within(
-                        business.id(),
-                        () -> jdbc.sql("""
-                        select array['weight.' || person_id, case role when 'owner' then '1' else '2' end]
-                        from membership order by role
-                        """)
-                                .query((row, number) ->
-                                        List.of((String[]) row.getArray(1).getArray()))
-                                .list())
-                .stream()
-                .flatMap(List::stream)
-                .toList();
-        maren.send("/setup/rounds/" + round, "/setup/rounds/" + round, weights.toArray(String[]::new));
+        maren.send("/setup/forms/new", "/setup/forms/new", """
+                name: Group days
+                title: Ask about a group day
+                intro: Six to thirty people, any level, boats and instructors included.
+                button: Ask us
+                thanks: Thank you. We ring you on the next working day.
+                purpose: enquiry
+                accent: own
+                ask.name: needed
+                ask.email: needed
+                ask.phone: asked
+                ask.day: asked
+                ask.people: asked
+                ask.message: asked
+                ask.answer: asked
+                """);
+        String plan = last(maren.send("/setup/follow-up/new", "/setup/follow-up/new", """
+                name: Group days
+                kind.0: email
+                days.0: 0
+                minutes.0: 20
+                subject.0: Your day on the water, {first name|sailor}
+                body.0: Hello {first name|there},\\n\\nthank you for asking. Which day would suit you? I hold two boats until Friday.\\n\\n{owner|Maren}, Marram Point Sailing
+                kind.1: task
+                days.1: 1
+                minutes.1: 0
+                body.1: Ring {name|them} about the day and the number of people
+                kind.2: text
+                days.2: 3
+                minutes.2: 0
+                body.2: Hello {first name|there}, {owner|Maren} of Marram Point here: shall I keep the boats for you?
+                """));
+        String round = last(maren.send("/setup/handovers", "/setup/rounds", "name: The office"));
+        String weights = scope.within(
+                business.id(), () -> jdbc.sql("""
+                        select string_agg('weight.' || person_id || ': ' || case role when 'owner' then 1 else 2 end, E'\\n')
+                        from membership
+                        """).query(String.class).single());
+        maren.send("/setup/rounds/" + round, "/setup/rounds/" + round, weights);
         String all = "/setup/handovers/business/" + business.id().value();
-        maren.send(
-                all,
-                all,
-                "ownerIs",
-                "round",
-                "round",
-                round,
-                "plan",
-                plan,
-                "note",
-                "Came by {source|nobody knows what}.",
-                "alerts",
-                "yes");
+        maren.send(all, all, """
+                ownerIs: round
+                round: %s
+                plan: %s
+                note: Came by {source|nobody knows what}.
+                alerts: yes
+                """.formatted(round, plan));
     }
 
     /** What happens when a link is opened. */
     private static void arrival(DemoBrowser maren, Map<String, String> links, String siteOrigin) {
         String split = page(links, SPLIT) + "/leads";
-        maren.send(split, split + "/split", "address0", siteOrigin + "/", "percent0", "50");
+        maren.send(split, split + "/split", "address0: %s/\npercent0: 50".formatted(siteOrigin));
         String sign = page(links, "slipway") + "/leads";
-        maren.send(sign, sign + "/rules", "languages", "de", "address", siteOrigin + "/courses");
+        maren.send(sign, sign + "/rules", "languages: de\naddress: %s/courses".formatted(siteOrigin));
         String news = page(links, "news") + "/newsletter";
-        maren.send(news, news + "/opt-in", "open", "yes", "promise", "Tides, boats and free places, once a month");
+        maren.send(news, news + "/opt-in", "open: yes\npromise: Tides, boats and free places, once a month");
     }
 
     /** Where links were put. */
     private static void place(DemoBrowser maren, Map<String, String> links, LocalDate firstDay, String siteOrigin) {
-        placed(maren, page(links, "dunlin-bay"), "Letterboxes in Dunlin Bay", firstDay.plusWeeks(1), "3,000");
-        placed(
-                maren,
-                page(links, "dunlin-summer"),
-                "Letterboxes in Dunlin Bay, again",
-                firstDay.plusWeeks(11),
-                "3,000");
-        placed(maren, page(links, "tern-cross"), "Letterboxes in Tern Cross", firstDay.plusWeeks(2), "2,800");
-        placed(maren, page(links, "slipway"), "Board at the slipway", firstDay, "1");
-        String signpost = maren.send(
-                "/signposts",
-                "/signposts",
-                "title",
-                "Marram Point Sailing",
-                "text",
-                "Everything you can do on the water with us.",
-                "source",
-                "Posts and stories",
-                "campaign",
-                MarramPoint.ALWAYS,
-                "ending",
-                "all-we-do");
-        Map<String, String> entries = new TreeMap<>(Map.of(
-                "1 Courses and children's weeks", "/courses",
-                "2 Gift vouchers", "/vouchers",
-                "3 Ask about a group day", "/enquiry"));
-        entries.forEach((title, path) -> maren.send(
-                signpost, signpost + "/entries", "entryTitle", title.substring(2), "address", siteOrigin + path));
+        placed(maren, page(links, "dunlin-bay"), "Letterboxes in Dunlin Bay", firstDay.plusWeeks(1), 3000);
+        placed(maren, page(links, "dunlin-summer"), "Letterboxes in Dunlin Bay, again", firstDay.plusWeeks(11), 3000);
+        placed(maren, page(links, "tern-cross"), "Letterboxes in Tern Cross", firstDay.plusWeeks(2), 2800);
+        placed(maren, page(links, "slipway"), "Board at the slipway", firstDay, 1);
+        String signpost = maren.send("/signposts", "/signposts", """
+                title: Marram Point Sailing
+                text: Everything you can do on the water with us.
+                source: Posts and stories
+                campaign: %s
+                ending: all-we-do
+                """.formatted(MarramPoint.ALWAYS));
+        List.of("Courses and children's weeks|/courses", "Gift vouchers|/vouchers", "Ask about a group day|/enquiry")
+                .forEach(entry -> maren.send(
+                        signpost,
+                        signpost + "/entries",
+                        "entryTitle: " + entry.replace("|", "\naddress: " + siteOrigin)));
     }
 
-    private static void placed(DemoBrowser maren, String link, String place, LocalDate day, String copies) {
+    private static void placed(DemoBrowser maren, String link, String place, LocalDate day, int copies) {
         String page = link + "/place";
-        maren.send(page, page, "place", place, "placedOn", day.toString(), "copies", copies);
+        maren.send(page, page, "place: %s\nplacedOn: %s\ncopies: %d".formatted(place, day, copies));
     }
 
     /** After everybody came: the list of students who were written to, a tenth of them by lot not, and what came of it. */
@@ -225,22 +165,15 @@ class DemoScreens {
         LocalDate mailed = firstDay.plusWeeks(MAILED_WEEK);
         String page = page(links, "afloat-again");
         String list = maren.send(
-                page + "/message", page + "/recipients", "pasted", students(season, mailed, business.zone()));
-        maren.send(
-                list,
-                list,
-                "name",
-                "0",
-                "email",
-                "1",
-                "text",
-                "Hello {name}, two autumn courses have places left: {link} Marram Point",
-                "heldOut",
-                "10",
-                "consentSource",
-                "Ticked when they booked last year",
-                "make",
-                "yes");
+                page + "/message", page + "/recipients", "pasted: " + students(season, mailed, business.zone()));
+        maren.send(list, list, """
+                name: 0
+                email: 1
+                text: Hello {name}, two autumn courses have places left: {link} Marram Point
+                heldOut: 10
+                consentSource: Ticked when they booked last year
+                make: yes
+                """);
         UUID id = UUID.fromString(last(list));
         scope.within(
                 business.id(),
@@ -265,7 +198,7 @@ class DemoScreens {
         List<String> others = IntStream.range(0, OTHER_STUDENTS)
                 .mapToObj(number -> "Student %d\tstudent.%d@post.example".formatted(number, number))
                 .toList();
-        return "Name\tE-mail\n" + Stream.concat(asked.stream(), others.stream()).collect(Collectors.joining("\n"));
+        return Stream.concat(asked.stream(), others.stream()).collect(Collectors.joining("\\n", "Name\tE-mail\\n", ""));
     }
 
     private Map<String, String> links() {

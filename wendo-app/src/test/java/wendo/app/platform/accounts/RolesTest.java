@@ -77,7 +77,8 @@ class RolesTest extends WendoTest {
         List<Door> doors = new ArrayList<>();
         mappings.getHandlerMethods().forEach((mapping, handler) -> {
             for (String path : mapping.getPatternValues()) {
-                if (!path.matches("/(t|api|actuator|error|sign-in)(/.*)?") && !path.isEmpty()) {
+                boolean isEnd = path.equals("/account/leave"); // whoever knocks there is gone; ClosingTest tries it
+                if (!path.matches("/(t|api|actuator|error|sign-in)(/.*)?") && !path.isEmpty() && !isEnd) {
                     methods(mapping).forEach(method -> doors.add(new Door(handler, method, path)));
                 }
             }

@@ -1,0 +1,115 @@
+package wendo.core.partners;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import wendo.core.outcomes.OutcomeKind;
+
+/**
+ * What a partner earns in one calendar month of the business: a line for each outcome, rounded half up to the minor unit;
+ * the month is the sum of its lines. What an outcome earns is by the terms of its day. Ours.
+ */
+public record MonthCommission(List<Line> lines) {
+    /**
+     * An outcome that is the partner's.
+     *
+     * @param keptMinor what is left of its value, 0 or more
+     * @param isFirst whether it is the customer's first of its kind
+     */
+    public record Earning(UUID outcome, OutcomeKind kind, LocalDate day, long keptMinor, boolean isFirst) {
+        public Earning {
+            if (keptMinor < 0) {
+                throw new IllegalArgumentException("What is left of a value must be 0 or more, but was " + keptMinor);
+            }
+        }
+    }
+
+    /** Why an outcome earns what it earns. */
+    public enum Reason {
+        BY_TERMS,
+        NO_TERMS,
+        NOT_AGREED,
+        NOT_FIRST,
+        CAPPED_BY_MONTH
+    }
+
+    /**
+     * What one outcome earns.
+     *
+     * @param baseMinor what it is worked out of, in minor units
+     * @param minor in minor units, 0 or more
+     * @param dueFrom the first day on which it may be paid
+     */
+    public record Line(Earning earning, long baseMinor, long minor, Reason reason, LocalDate dueFrom) {}
+
+    public MonthCommission {
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * @param month all of the partner's outcomes of the month, in any order
+     * @param terms those of a day; empty for a day without
+     */
+    public static MonthCommission of(List<Earning> month, Function<LocalDate, Optional<CommissionTerms>> terms) {
+        List<Earning> inOrder = month.stream()
+                .sorted(Comparator.comparing(Earning::day).thenComparing(Earning::outcome))
+                .toList();
+        MonthSoFar whole = MonthSoFar.NOTHING;
+        for (Earning one : inOrder) {
+            Optional<CommissionTerms> its = terms.apply(one.day());
+            if (why(one, its) == Reason.BY_TERMS) {
+                whole = whole.plus(its.orElseThrow().base(one.keptMinor()));
+            }
+        }
+        List<Line> lines = new ArrayList<>();
+        MonthSoFar before = MonthSoFar.NOTHING;
+        long paid = 0;
+        for (Earning one : inOrder) {
+            Line line = line(one, terms.apply(one.day()), before, whole, paid);
+            lines.add(line);
+            paid += line.minor();
+            before = line.reason() == Reason.BY_TERMS || line.reason() == Reason.CAPPED_BY_MONTH
+                    ? before.plus(line.baseMinor())
+                    : before;
+        }
+        return new MonthCommission(lines);
+    }
+
+    private static Line line(
+            Earning one, Optional<CommissionTerms> terms, MonthSoFar before, MonthSoFar whole, long paid) {
+        Reason why = why(one, terms);
+        if (why != Reason.BY_TERMS) {
+            return new Line(one, 0, 0, why, one.day());
+        }
+        CommissionTerms its = terms.orElseThrow();
+        long base = its.base(one.keptMinor());
+        CommissionTiers tiers = Optional.ofNullable(its.rates().get(one.kind())).orElseThrow();
+        long earned = its.capped(tiers.earned(base, before, whole));
+        long left = Math.max(0, its.mostPerMonthMinor().orElse(Long.MAX_VALUE) - paid);
+        return new Line(
+                one,
+                base,
+                Math.min(earned, left),
+                earned > left ? Reason.CAPPED_BY_MONTH : Reason.BY_TERMS,
+                one.day().plusDays(its.heldDays()));
+    }
+
+    private static Reason why(Earning one, Optional<CommissionTerms> terms) {
+        if (terms.isEmpty()) {
+            return Reason.NO_TERMS;
+        }
+        if (!terms.get().rates().containsKey(one.kind())) {
+            return Reason.NOT_AGREED;
+        }
+        return terms.get().firstOnly() && !one.isFirst() ? Reason.NOT_FIRST : Reason.BY_TERMS;
+    }
+
+    /** In minor units. */
+    public long totalMinor() {
+        return lines.stream().mapToLong(Line::minor).sum();
+    }
+}
