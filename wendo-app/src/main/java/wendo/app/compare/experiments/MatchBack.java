@@ -28,9 +28,14 @@ record MatchBack(MatchBackQueries.Mailing mailing, String mailed, String heldOut
     }
 
     private static String words(HeldOut.Extra extra, Figures figures) {
-        String range = Texts.of("compare.experiments.to", figures.decimal(extra.low()), figures.decimal(extra.high()));
+        String range = Texts.of("compare.experiments.to", people(extra.low(), figures), people(extra.high(), figures));
         return extra.isClear()
-                ? Texts.of("compare.experiments.it-brought-about-more-people", figures.decimal(extra.value()), range)
+                ? Texts.of("compare.experiments.it-brought-about-more-people", people(extra.value(), figures), range)
                 : Texts.of("compare.experiments.it-may-have-brought-nothing", range);
+    }
+
+    /** People come whole. */
+    private static String people(double number, Figures figures) {
+        return figures.count(Math.round(number));
     }
 }

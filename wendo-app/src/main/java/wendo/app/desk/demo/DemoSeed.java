@@ -51,8 +51,10 @@ class DemoSeed {
     private final DemoArrivals pages;
     private final DemoProofs proofs;
     private final DemoScreens screens;
+    private final DemoFollowUp followUp;
     private final Attribution attribution;
     private final Clock clock;
+    private boolean isNew;
 
     private record Filled(LocalDate firstDay, Instant until) {}
 
@@ -74,6 +76,7 @@ class DemoSeed {
             DemoArrivals pages,
             DemoProofs proofs,
             DemoScreens screens,
+            DemoFollowUp followUp,
             Attribution attribution,
             Clock clock) {
         this.jdbc = jdbc;
@@ -86,6 +89,7 @@ class DemoSeed {
         this.pages = pages;
         this.proofs = proofs;
         this.screens = screens;
+        this.followUp = followUp;
         this.attribution = attribution;
         this.clock = clock;
     }
@@ -131,6 +135,7 @@ class DemoSeed {
         });
         if (known.isEmpty()) {
             screens.mail(business, season, before.firstDay(), owner);
+            isNew = true;
         }
     }
 
@@ -193,6 +198,10 @@ class DemoSeed {
         scope.within(business.id(), () -> {
             jdbc.sql("select analyze_credit_tables()").query(row -> {});
             desk.work();
+            if (isNew) {
+                followUp.tell();
+                isNew = false;
+            }
             desk.count(business.id().value());
             attribution.anew("The season's journeys are learned from");
             return true;
