@@ -24,11 +24,13 @@ interface CreditRuleRepository extends Repository<CreditRule, UUID> {
     @Query(nativeQuery = true, value = "update outcome_clue set said = '' where outcome_id = any(:outcomes)")
     void eraseClues(UUID[] outcomes);
 
-    /** Addresses and numbers that no outcome and no recipient has any more: nobody is recognised by them again. */
+    /** Addresses and numbers of outcomes that were all forgotten, which nothing else has: nobody is recognised by them again. */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query(nativeQuery = true, value = """
             update identity i set key = 'erased-' || id where kind in ('email', 'phone') and key not like 'erased-%'
                 and exists (select from trail t where t.identity_id = i.id)
+                and not exists (select from trail t join outcome o on o.id = t.outcome_id
+                    where t.identity_id = i.id and concat(o.email, o.phone) <> '')
                 and not exists (select from outcome o where o.email = i.key or o.phone = i.key)
                 and not exists (select from recipient r where r.email = i.key or r.phone = i.key)
             """)

@@ -5,18 +5,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.accounts.Role;
 
 /** What is known of one person is found, handed over and erased. The phone number is of a range kept for fiction (Ofcom). */
+@ExtendWith(OutputCaptureExtension.class)
 class PrivacyTest extends WendoTest {
     private static final String EMAIL = "ines@quillmarsh.example";
     private static final List<String> TRACES = List.of("quillmarsh", "quillfeather", "900123");
@@ -176,7 +181,7 @@ class PrivacyTest extends WendoTest {
     }
 
     @Test
-    void whatever_is_known_is_found_handed_over_and_erased_and_the_figures_stay() {
+    void whatever_is_known_is_found_handed_over_and_erased_and_the_figures_stay(CapturedOutput log) {
         leaveTraces();
         List<String> before = traces();
         assertThat(before)
@@ -230,6 +235,9 @@ class PrivacyTest extends WendoTest {
         assertThat(traces()).isEmpty();
         assertThat(count(tenant, "select count(*) from outgoing where state = 'waiting'"))
                 .isZero();
+        assertThat(log.getAll().toLowerCase(Locale.ROOT))
+                .as("nor in the log")
+                .doesNotContain(TRACES.toArray(String[]::new));
         assertThat(owner.get("/outcomes?find=bo@reed").body()).contains("B-2");
         String after = owner.get("/setup/privacy").body();
         assertThat(after).contains(number + " records erased.", "Asked by letter", "Ola Ness");
