@@ -19,6 +19,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Texts;
 
 /**
@@ -72,15 +73,12 @@ class CreditRecalculation {
     }
 
     @Bean
-    RecurringTask<Void> creditNightlyTask(JdbcClient jdbc, SchedulerClient jobs, Clock clock) {
+    RecurringTask<Void> creditNightlyTask(Businesses businesses, JdbcClient jdbc, SchedulerClient jobs, Clock clock) {
         return Tasks.recurring("credit-nightly", Schedules.daily(LocalTime.of(4, 0)))
                 .execute((task, context) -> {
-                    List<UUID> all = jdbc.sql("select business_id from door_businesses_keeping()")
-                            .query(UUID.class)
-                            .list();
                     jdbc.sql("select analyze_credit_tables()").query(row -> {});
-                    for (UUID business : all) {
-                        scope.within(new BusinessId(business), () -> {
+                    for (BusinessId business : businesses.all()) {
+                        scope.within(business, () -> {
                             ask(jobs, editions, Texts.kept("credit.daily-update-of-the-learned"), clock);
                             return business;
                         });

@@ -1,7 +1,6 @@
 package wendo.app.desk.demo;
 
 import java.sql.Timestamp;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -24,24 +23,24 @@ import wendo.simulation.Season;
 @Component
 class DemoScreens {
     /** The link whose visitors are led to two pages in turn. */
-    static final String SPLIT = "learn-to-sail";
+    private static final String SPLIT = "learn-to-sail";
 
     /** The week in which last year's students were written to again. */
     private static final int MAILED_WEEK = 17;
 
+    /** So many of them asked or booked afterwards. */
     private static final int SOME = 24;
+
     private static final int OTHER_STUDENTS = 340;
 
     private final JdbcClient jdbc;
     private final BusinessScope scope;
     private final Environment environment;
-    private final Clock clock;
 
-    DemoScreens(JdbcClient jdbc, BusinessScope scope, Environment environment, Clock clock) {
+    DemoScreens(JdbcClient jdbc, BusinessScope scope, Environment environment) {
         this.jdbc = jdbc;
         this.scope = scope;
         this.environment = environment;
-        this.clock = clock;
     }
 
     private DemoBrowser browser(DemoStart.Login login) {

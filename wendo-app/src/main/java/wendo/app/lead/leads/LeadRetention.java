@@ -22,12 +22,7 @@ class LeadRetention implements RetainedRecords {
     }
 
     @Override
-    public int count(Instant before) {
-        return repository.findUntouched(before).size();
-    }
-
-    @Override
-    public Set<UUID> forget(Instant before) {
+    public Set<UUID> outcomes(Instant before) {
         return repository.findUntouched(before);
     }
 }

@@ -67,7 +67,7 @@ class LedgerExportController {
                                 name,
                                 Texts.of("common.outcomes"),
                                 columns(business, withContacts),
-                                () -> cells(rows, new Written(business, withContacts, windows.current()))));
+                                () -> cells(rows, written)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

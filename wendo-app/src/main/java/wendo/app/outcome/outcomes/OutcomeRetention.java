@@ -22,12 +22,7 @@ class OutcomeRetention implements RetainedRecords {
     }
 
     @Override
-    public int count(Instant before) {
-        return repository.findNamed(before).size();
-    }
-
-    @Override
-    public Set<UUID> forget(Instant before) {
+    public Set<UUID> outcomes(Instant before) {
         return repository.findNamed(before);
     }
 }

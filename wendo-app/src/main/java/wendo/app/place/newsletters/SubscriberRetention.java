@@ -1,8 +1,6 @@
 package wendo.app.place.newsletters;
 
 import java.time.Instant;
-import java.util.Set;
-import java.util.UUID;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.RetainedKind;
 import wendo.app.platform.privacy.RetainedRecords;
@@ -27,8 +25,7 @@ class SubscriberRetention implements RetainedRecords {
     }
 
     @Override
-    public Set<UUID> forget(Instant before) {
+    public void forget(Instant before) {
         repository.eraseWithdrawn(before);
-        return Set.of();
     }
 }

@@ -102,7 +102,10 @@ public class Retention {
             Instant before = before(months, kind);
             int count = count(kind, before);
             Set<UUID> outcomes = new HashSet<>();
-            records.stream().filter(one -> one.kind() == kind).forEach(one -> outcomes.addAll(one.forget(before)));
+            records.stream().filter(one -> one.kind() == kind).forEach(one -> {
+                outcomes.addAll(one.outcomes(before));
+                one.forget(before);
+            });
             if (!outcomes.isEmpty()) {
                 KnownPerson theirs = new KnownPerson(Set.of(), outcomes);
                 personal.forEach(one -> one.erase(theirs));

@@ -1,8 +1,6 @@
 package wendo.app.platform.sending;
 
 import java.time.Instant;
-import java.util.Set;
-import java.util.UUID;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.privacy.RetainedKind;
 import wendo.app.platform.privacy.RetainedRecords;
@@ -27,8 +25,7 @@ class ReplyRetention implements RetainedRecords {
     }
 
     @Override
-    public Set<UUID> forget(Instant before) {
+    public void forget(Instant before) {
         repository.eraseAnswers(before);
-        return Set.of();
     }
 }

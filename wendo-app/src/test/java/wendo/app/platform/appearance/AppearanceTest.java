@@ -14,6 +14,7 @@ import org.jsoup.nodes.Document;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import wendo.app.EntryForms;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.platform.accounts.Accounts;
@@ -55,23 +56,7 @@ class AppearanceTest extends WendoTest {
     }
 
     private String form() {
-        owner.form(
-                "/setup/forms/new",
-                "/setup/forms/new",
-                "name",
-                "Group days",
-                "title",
-                "Ask for a day",
-                "button",
-                "Ask",
-                "thanks",
-                "We ring you.",
-                "purpose",
-                "enquiry",
-                "accent",
-                "own",
-                "ask.email",
-                "needed");
+        EntryForms.make(owner, "accent", "own", "ask.email", "needed");
         return "/t/forms/" + id("entry_form");
     }
 

@@ -129,6 +129,14 @@ class ClosingTest extends WendoTest {
         assertThat(delete("smew").statusCode()).isEqualTo(422);
         assertThat(delete(" Smew Sails ").statusCode()).isEqualTo(302);
         assertThat(owner.get("/today").body()).contains("This business will be deleted on");
+        assertThat(in(
+                        tenant,
+                        () -> jdbc.sql("select subject from outgoing where recipient = ?")
+                                .param(tenant.email())
+                                .query(String.class)
+                                .list()))
+                .as("every owner is told")
+                .anyMatch(subject -> subject.startsWith("Smew Sails will be deleted on"));
         closing.run();
         assertThat(rows(tenant.id().value())).as("thirty days have not passed").containsKey("link");
 

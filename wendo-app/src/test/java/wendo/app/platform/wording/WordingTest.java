@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import wendo.app.EntryForms;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.platform.site.PublicText;
@@ -22,25 +23,7 @@ class WordingTest extends WendoTest {
     void a_form_that_asks_for_a_day() {
         tenant = tenant("Godwit Gigs");
         owner = http().signIn(tenant.email());
-        owner.form(
-                "/setup/forms/new",
-                "/setup/forms/new",
-                "name",
-                "Group days",
-                "title",
-                "Ask for a day",
-                "button",
-                "Ask",
-                "thanks",
-                "We ring you.",
-                "purpose",
-                "enquiry",
-                "accent",
-                "sea",
-                "ask.email",
-                "needed",
-                "ask.day",
-                "asked");
+        EntryForms.make(owner, "accent", "sea", "ask.email", "needed", "ask.day", "asked");
         form = in(
                 tenant,
                 () -> jdbc.sql("select id::text from entry_form")
