@@ -81,7 +81,7 @@ public abstract class WendoTest {
         String email = "owner@" + id.value().toString().substring(0, 8) + ".example";
         Tenant tenant = scope.within(id, () -> {
             String siteKey = businesses
-                    .open(id, name, CurrencyUnit.GBP, ZoneId.of("Europe/London"), locale, true)
+                    .open(id, name, new Businesses.Habits(CurrencyUnit.GBP, ZoneId.of("Europe/London"), locale), true)
                     .siteKey();
             accounts.join(accounts.register(email, "Ola Ness", PASSWORD), Role.OWNER);
             sites.add("site.example", "Ola Ness");

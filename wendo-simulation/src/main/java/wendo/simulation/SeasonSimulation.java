@@ -41,26 +41,31 @@ public final class SeasonSimulation {
     }
 
     /** What happens from the first day of a season until an instant, with what is known then. */
-    public static Season play(World world, long seed, LocalDate firstDay, ZoneId zone, Instant until) {
-        return play(world, seed, firstDay, zone, until.atZone(zone).toLocalDate(), until);
+    public static Season play(World world, long seed, Start start, Instant until) {
+        return play(world, seed, start, new End(until.atZone(start.zone()).toLocalDate(), until));
     }
 
-    /** @param lastDay on which people still come by a source for the first time */
-    static Season play(World world, long seed, LocalDate firstDay, ZoneId zone, LocalDate lastDay, Instant until) {
-        SeasonSimulation simulation = new SeasonSimulation(world, seed, firstDay, zone);
+    /** What the first day of a season is, and where. */
+    public record Start(LocalDate firstDay, ZoneId zone) {}
+
+    /** What is known at an instant of those who come first until the last day. */
+    public record End(LocalDate lastDay, Instant until) {}
+
+    static Season play(World world, long seed, Start start, End end) {
+        SeasonSimulation simulation = new SeasonSimulation(world, seed, start.firstDay(), start.zone());
         for (int source = 0; source < world.sources().size(); source++) {
             simulation.test(source);
-            for (LocalDate day = firstDay; !day.isAfter(lastDay); day = day.plusDays(1)) {
+            for (LocalDate day = start.firstDay(); !day.isAfter(end.lastDay()); day = day.plusDays(1)) {
                 simulation.playDay(source, day);
             }
         }
         return new Season(
                 simulation.visits.stream()
-                        .filter(visit -> !visit.click().arrivedAt().isAfter(until))
+                        .filter(visit -> !visit.click().arrivedAt().isAfter(end.until()))
                         .sorted(Comparator.comparing(visit -> visit.click().arrivedAt()))
                         .toList(),
                 simulation.outcomes.stream()
-                        .filter(outcome -> !outcome.reportedAt().isAfter(until))
+                        .filter(outcome -> !outcome.reportedAt().isAfter(end.until()))
                         .sorted(Comparator.comparing(Season.Did::reportedAt))
                         .toList());
     }
@@ -95,30 +100,31 @@ public final class SeasonSimulation {
         }
         int robots = poisson(arriving.expected(source, day) * world.habits().robots(), random);
         for (int i = 0; i < robots; i++) {
-            come(source, timeOn(day, random), newId(random), Browsers.automatic(random), random);
+            come(source, timeOn(day, random), new Visitor(newId(random), Browsers.automatic(random)), random);
         }
     }
 
     private void playPerson(TrueSource source, Instant at, SplittableRandom random) {
-        UUID visitor = newId(random);
-        String browser = Browsers.ordinary(random);
-        ClickId click = come(source, at, visitor, browser, random);
+        Visitor visitor = new Visitor(newId(random), Browsers.ordinary(random));
+        ClickId click = come(source, at, visitor, random);
         if (random.nextDouble() < world.habits().doubleTap()) {
-            click = come(source, at.plusSeconds(2 + random.nextInt(20)), visitor, browser, random);
+            click = come(source, at.plusSeconds(2 + random.nextInt(20)), visitor, random);
         }
         TrueSource last = source;
         Instant lastAt = click.arrivedAt();
         if (random.nextDouble() < world.habits().returning()) {
             last = world.sources().get(random.nextInt(world.sources().size()));
             lastAt = at.plus(Duration.ofMinutes(90 + random.nextInt(60 * 24 * 14)));
-            click = come(last, lastAt, visitor, browser, random);
+            click = come(last, lastAt, visitor, random);
         }
         for (OutcomeKind kind : OutcomeKind.values()) {
-            act(kind, last, click, lastAt, random);
+            act(kind, last, new Last(click, lastAt), random);
         }
     }
 
-    private ClickId come(TrueSource source, Instant at, UUID visitor, String userAgent, SplittableRandom random) {
+    private record Visitor(UUID id, String userAgent) {}
+
+    private ClickId come(TrueSource source, Instant at, Visitor visitor, SplittableRandom random) {
         ClickId click = ClickId.of(at, random);
         long week = (at.atZone(zone).toLocalDate().toEpochDay() - firstDay.toEpochDay()) / 7;
         String slug = source.links().stream()
@@ -126,12 +132,15 @@ public final class SeasonSimulation {
                 .reduce((first, second) -> second)
                 .orElse(source.links().get(0))
                 .slug();
-        visits.add(new Season.Came(click, slug, visitor, userAgent, Browsers.referrer(source.channel()), false));
+        visits.add(new Season.Came(
+                click, slug, visitor.id(), visitor.userAgent(), Browsers.referrer(source.channel()), false));
         return click;
     }
 
+    private record Last(ClickId click, Instant at) {}
+
     /** All dice are thrown whether or not it happens, so that a changed rate changes nobody else. */
-    private void act(OutcomeKind kind, TrueSource source, ClickId click, Instant after, SplittableRandom random) {
+    private void act(OutcomeKind kind, TrueSource source, Last last, SplittableRandom random) {
         double chance = random.nextDouble();
         double delay = -Math.log(1 - random.nextDouble());
         long value = Math.round(world.averageMinor(kind) * (0.5 + random.nextDouble()) / 50) * 50;
@@ -143,15 +152,15 @@ public final class SeasonSimulation {
             return;
         }
         Habits habits = world.habits();
-        Instant at = after.plusSeconds(90 + (long) (delay * 3600 * 9));
+        Instant at = last.at().plusSeconds(90 + (long) (delay * 3600 * 9));
         boolean isLost = told < habits.lost();
         boolean isAtTill = !isLost && told < habits.lost() + habits.atTheTill();
         outcomes.add(new Season.Did(
                 kind,
                 kind.name().substring(0, 1) + "-"
-                        + click.toString().substring(18).toUpperCase(Locale.ROOT),
+                        + last.click().toString().substring(18).toUpperCase(Locale.ROOT),
                 value,
-                isLost || isAtTill ? Optional.empty() : Optional.of(click),
+                isLost || isAtTill ? Optional.empty() : Optional.of(last.click()),
                 isAtTill ? Optional.of(source.code()) : Optional.empty(),
                 at,
                 late < habits.late() ? at.plus(Duration.ofDays(days)) : at,

@@ -37,12 +37,12 @@ class JudgeTest {
                     SeasonSimulation.play(
                             WORLD,
                             7_000_000_007L * (i + 1),
-                            FIRST,
-                            LONDON,
-                            FIRST.plusWeeks(SeasonSimulation.WEEKS).minusDays(1),
-                            FIRST.plusWeeks(SeasonSimulation.WEEKS + 9)
-                                    .atStartOfDay(LONDON)
-                                    .toInstant())))
+                            new SeasonSimulation.Start(FIRST, LONDON),
+                            new SeasonSimulation.End(
+                                    FIRST.plusWeeks(SeasonSimulation.WEEKS).minusDays(1),
+                                    FIRST.plusWeeks(SeasonSimulation.WEEKS + 9)
+                                            .atStartOfDay(LONDON)
+                                            .toInstant()))))
             .toList();
 
     /** How often something held, of how often it was asked. */

@@ -13,8 +13,8 @@ class SeasonTest {
     private static final ZoneId LONDON = ZoneId.of("Europe/London");
     private static final LocalDate FIRST = LocalDate.of(2026, 5, 26);
     private static final Instant END = FIRST.plusWeeks(26).atStartOfDay(LONDON).toInstant();
-    private static final Season SEASON =
-            SeasonSimulation.play(MarramPoint.WORLD, SeasonSimulation.SEED, FIRST, LONDON, END);
+    private static final Season SEASON = SeasonSimulation.play(
+            MarramPoint.WORLD, SeasonSimulation.SEED, new SeasonSimulation.Start(FIRST, LONDON), END);
 
     @Test
     void a_season_is_full() {
@@ -28,7 +28,8 @@ class SeasonTest {
     @Test
     void a_season_that_goes_on_keeps_what_has_been() {
         Instant middle = FIRST.plusWeeks(13).atStartOfDay(LONDON).toInstant();
-        Season half = SeasonSimulation.play(MarramPoint.WORLD, SeasonSimulation.SEED, FIRST, LONDON, middle);
+        Season half = SeasonSimulation.play(
+                MarramPoint.WORLD, SeasonSimulation.SEED, new SeasonSimulation.Start(FIRST, LONDON), middle);
         List<Season.Came> before = SEASON.visits().stream()
                 .filter(visit -> !visit.click().arrivedAt().isAfter(middle))
                 .toList();

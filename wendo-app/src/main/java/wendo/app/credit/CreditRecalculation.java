@@ -104,11 +104,12 @@ class CreditRecalculation {
         int total = scope.within(business, dueOutcomes::count);
         int done = 0;
         for (boolean areLeads : new boolean[] {true, false}) {
+            Round round = new Round(edition, areLeads, total);
             Portion portion = new Portion(List.of(), Instant.EPOCH, FIRST);
             do {
                 Portion before = portion;
                 int doneBefore = done;
-                portion = scope.within(business, () -> next(edition, areLeads, before, doneBefore, total));
+                portion = scope.within(business, () -> next(round, before, doneBefore));
                 done += portion.outcomes().size();
             } while (!portion.outcomes().isEmpty());
         }
@@ -124,15 +125,18 @@ class CreditRecalculation {
 
     private record Portion(List<UUID> outcomes, Instant at, UUID last) {}
 
-    private Portion next(long edition, boolean areLeads, Portion before, int done, int total) {
+    private record Round(long edition, boolean areLeads, int total) {}
+
+    private Portion next(Round round, Portion before, int done) {
         editions.lock();
-        List<UUID> outcomes =
-                isStillWanted(edition) ? dueOutcomes.after(areLeads, before.at(), before.last(), PORTION) : List.of();
+        List<UUID> outcomes = isStillWanted(round.edition())
+                ? dueOutcomes.after(round.areLeads(), before.at(), before.last(), PORTION)
+                : List.of();
         if (outcomes.isEmpty()) {
             return new Portion(outcomes, before.at(), before.last());
         }
-        work.credit(outcomes, edition, editions.current());
-        editions.progress(done + outcomes.size(), total);
+        work.credit(outcomes, round.edition(), editions.current());
+        editions.progress(done + outcomes.size(), round.total());
         UUID last = outcomes.get(outcomes.size() - 1);
         return new Portion(outcomes, dueOutcomes.occurredAt(last), last);
     }

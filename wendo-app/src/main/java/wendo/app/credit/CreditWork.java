@@ -120,9 +120,13 @@ class CreditWork {
                         due.stream().flatMap(one -> one.follows().stream()).toList(), edition);
         addForgotten(due, steps, rules, standing);
         Map<DueOutcome, CreditedTrail> trails = new LinkedHashMap<>();
+        // A lead's credit goes on to what continues it, unless somebody knows better.
         for (DueOutcome one : due) {
             List<TouchStore.Step> own = steps.getOrDefault(one.id(), List.of());
-            trails.put(one, trail(one, own, clues(one, own, rules), leads, rules));
+            Optional<Clue> best = clues(one, own, rules);
+            boolean isSet = best.filter(clue -> clue.evidence() == Evidence.SET).isPresent();
+            Optional<CreditedTrail> lead = one.follows().map(leads::get).filter(found -> !isSet);
+            trails.put(one, lead.orElseGet(() -> trail(one, own, best, rules)));
         }
         rows.replace(edition, trails);
     }
@@ -154,18 +158,7 @@ class CreditWork {
                 || (one.at().equals(other.at()) && one.source().equals(other.source()));
     }
 
-    /** A lead's credit goes on to what continues it, unless somebody knows better. */
-    private static CreditedTrail trail(
-            DueOutcome due,
-            List<TouchStore.Step> steps,
-            Optional<Clue> best,
-            Map<UUID, CreditedTrail> leads,
-            Rules rules) {
-        boolean isSet = best.filter(clue -> clue.evidence() == Evidence.SET).isPresent();
-        Optional<CreditedTrail> lead = due.follows().map(leads::get).filter(found -> !isSet);
-        if (lead.isPresent()) {
-            return lead.get();
-        }
+    private static CreditedTrail trail(DueOutcome due, List<TouchStore.Step> steps, Optional<Clue> best, Rules rules) {
         Optional<CreditableTouches.Given> given = best.filter(clue -> clue.evidence() != Evidence.CLICK)
                 .map(clue -> new CreditableTouches.Given(
                         clue.evidence(),

@@ -16,7 +16,7 @@ public record SheetLayout(
         double marginTop,
         double gapAcross,
         double gapDown) {
-    private static final double LONGEST_PAPER = 1500;
+    public static final double LONGEST_PAPER = 1500;
     private static final int MOST_CELLS = 400;
 
     public SheetLayout {
@@ -60,7 +60,9 @@ public record SheetLayout(
     }
 
     /** Equal cells that fill the paper within a margin. */
-    public static SheetLayout even(double width, double height, int columns, int rows, double margin) {
+    public static SheetLayout even(SheetLayout paper, int columns, int rows, double margin) {
+        double width = paper.paperWidth();
+        double height = paper.paperHeight();
         return new SheetLayout(
                 width,
                 height,

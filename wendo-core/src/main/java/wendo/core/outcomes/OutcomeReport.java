@@ -102,7 +102,8 @@ public record OutcomeReport(
         if (status.isEmpty() && !fields.status().isBlank()) {
             faults.add(new Fault("status", Sentence.of("outcomes.status", cut(fields.status()))));
         }
-        OptionalLong refunded = readRefund(fields, status, value, currency, faults);
+        OptionalLong refunded = readAmount("refunded", fields.refunded(), currency, faults);
+        checkRefund(refunded, status, value, faults);
         ReportedDetails told = ReportedDetails.of(fields.told(), faults);
         return faults.isEmpty()
                 ? new Read.Good(new OutcomeReport(
@@ -117,20 +118,14 @@ public record OutcomeReport(
                 : new Read.Bad(List.copyOf(faults));
     }
 
-    private static OptionalLong readRefund(
-            Fields fields,
-            Optional<OutcomeStatus> status,
-            OptionalLong value,
-            CurrencyUnit currency,
-            List<Fault> faults) {
-        OptionalLong refunded = readAmount("refunded", fields.refunded(), currency, faults);
+    private static void checkRefund(
+            OptionalLong refunded, Optional<OutcomeStatus> status, OptionalLong value, List<Fault> faults) {
         if (refunded.isPresent()
                 && status.filter(OutcomeStatus.REFUNDED::equals).isEmpty()) {
             faults.add(new Fault("refunded", Sentence.of("outcomes.refund-status")));
         } else if (refunded.isPresent() && value.isPresent() && refunded.getAsLong() > value.getAsLong()) {
             faults.add(new Fault("refunded", Sentence.of("outcomes.refund-value")));
         }
-        return refunded;
     }
 
     private static void checkCurrency(Fields fields, CurrencyUnit currency, List<Fault> faults) {

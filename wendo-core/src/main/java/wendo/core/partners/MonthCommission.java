@@ -66,21 +66,24 @@ public record MonthCommission(List<Line> lines) {
             }
         }
         List<Line> lines = new ArrayList<>();
-        MonthSoFar before = MonthSoFar.NOTHING;
-        long paid = 0;
+        Running running = new Running(MonthSoFar.NOTHING, whole, 0);
         for (Earning one : inOrder) {
-            Line line = line(one, terms.apply(one.day()), before, whole, paid);
+            Line line = line(one, terms.apply(one.day()), running);
             lines.add(line);
-            paid += line.minor();
-            before = line.reason() == Reason.BY_TERMS || line.reason() == Reason.CAPPED_BY_MONTH
-                    ? before.plus(line.baseMinor())
-                    : before;
+            running = running.after(line);
         }
         return new MonthCommission(lines);
     }
 
-    private static Line line(
-            Earning one, Optional<CommissionTerms> terms, MonthSoFar before, MonthSoFar whole, long paid) {
+    /** What came before in the month, what comes in all of it, and what was earned so far, in minor units. */
+    private record Running(MonthSoFar before, MonthSoFar whole, long earnedMinor) {
+        Running after(Line line) {
+            boolean counts = line.reason() == Reason.BY_TERMS || line.reason() == Reason.CAPPED_BY_MONTH;
+            return new Running(counts ? before.plus(line.baseMinor()) : before, whole, earnedMinor + line.minor());
+        }
+    }
+
+    private static Line line(Earning one, Optional<CommissionTerms> terms, Running running) {
         Reason why = why(one, terms);
         if (why != Reason.BY_TERMS) {
             return new Line(one, 0, 0, why, one.day());
@@ -88,8 +91,8 @@ public record MonthCommission(List<Line> lines) {
         CommissionTerms its = terms.orElseThrow();
         long base = its.base(one.keptMinor());
         CommissionTiers tiers = Optional.ofNullable(its.rates().get(one.kind())).orElseThrow();
-        long earned = its.capped(tiers.earned(base, before, whole));
-        long left = Math.max(0, its.mostPerMonthMinor().orElse(Long.MAX_VALUE) - paid);
+        long earned = its.capped(tiers.earned(base, running.before(), running.whole()));
+        long left = Math.max(0, its.mostPerMonthMinor().orElse(Long.MAX_VALUE) - running.earnedMinor());
         return new Line(
                 one,
                 base,

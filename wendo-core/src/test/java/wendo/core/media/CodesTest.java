@@ -150,7 +150,8 @@ class CodesTest {
         assertThat(labels.top(5)).isEqualTo(40.5);
         assertThat(labels.pages(24)).isEqualTo(1);
         assertThat(labels.pages(25)).isEqualTo(2);
-        assertThat(SheetLayout.even(148, 210, 2, 3, 10).cellWidth()).isEqualTo(64);
+        assertThat(SheetLayout.even(SheetLayout.card(148, 210), 2, 3, 10).cellWidth())
+                .isEqualTo(64);
         assertThat(SheetLayout.card(105, 148).cells()).isEqualTo(1);
         assertThatThrownBy(() -> new SheetLayout(210, 297, 3, 8, 70.1, 36, 0, 4.5, 0, 0))
                 .hasMessage("The columns need 210.3 mm, but the paper has 210 mm.");

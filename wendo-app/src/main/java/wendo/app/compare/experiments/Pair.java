@@ -39,7 +39,7 @@ record Pair(List<Measure> measures) {
                 .toList());
         for (OutcomeKind kind : OutcomeKind.values()) {
             boolean isClear = adjusted.get(kind.ordinal()) < LEVEL;
-            measures.add(rate(kind, first.rate(kind), second.rate(kind), isClear, figures));
+            measures.add(rate(kind, new Rates(first.rate(kind), second.rate(kind)), isClear, figures));
         }
         for (OutcomeKind kind : OutcomeKind.values()) {
             measures.add(cost(kind, first.costPer(kind), second.costPer(kind), figures));
@@ -47,12 +47,14 @@ record Pair(List<Measure> measures) {
         return new Pair(List.copyOf(measures));
     }
 
-    private static Measure rate(OutcomeKind kind, Rate first, Rate second, boolean isClear, Figures figures) {
-        Optional<RateDifference> difference = RateDifference.of(first, second);
+    private record Rates(Rate first, Rate second) {}
+
+    private static Measure rate(OutcomeKind kind, Rates rates, boolean isClear, Figures figures) {
+        Optional<RateDifference> difference = RateDifference.of(rates.first(), rates.second());
         return new Measure(
                 "%s rate".formatted(capital(kind)),
-                shown(first, figures),
-                shown(second, figures),
+                shown(rates.first(), figures),
+                shown(rates.second(), figures),
                 difference
                         .map(one -> Texts.of(
                                 "compare.experiments.to-points", figures.points(one.low()), figures.points(one.high())))

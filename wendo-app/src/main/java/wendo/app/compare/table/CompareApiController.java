@@ -15,7 +15,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.CreditClock;
@@ -23,6 +22,7 @@ import wendo.app.compare.sql.Grouping;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.ApiErrors;
 import wendo.app.platform.site.PeriodChoice;
+import wendo.app.platform.site.TypedFields;
 import wendo.core.credit.ModelName;
 import wendo.core.measure.Interval;
 import wendo.core.outcomes.OutcomeKind;
@@ -74,12 +74,10 @@ class CompareApiController {
             long differentPeople) {}
 
     @GetMapping
-    CompareBody compare(
-            @RequestParam(defaultValue = "source") String by,
-            @RequestParam(defaultValue = "last-non-direct") String model,
-            @RequestParam(defaultValue = "outcome") String clock,
-            PeriodChoice choice,
-            Business business) {
+    CompareBody compare(TypedFields asked, PeriodChoice choice, Business business) {
+        String by = asked.text("by", Grouping.SOURCE.key());
+        String model = asked.text("model", ModelName.LAST_NON_DIRECT.key());
+        String clock = asked.text("clock", CreditClock.OUTCOME.key());
         require(
                 Grouping.find(by).isPresent(),
                 "by",

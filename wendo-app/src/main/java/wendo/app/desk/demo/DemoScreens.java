@@ -134,10 +134,13 @@ class DemoScreens {
 
     /** Where links were put. */
     private static void place(DemoBrowser maren, Map<String, String> links, LocalDate firstDay, String siteOrigin) {
-        placed(maren, page(links, "dunlin-bay"), "Letterboxes in Dunlin Bay", firstDay.plusWeeks(1), 3000);
-        placed(maren, page(links, "dunlin-summer"), "Letterboxes in Dunlin Bay, again", firstDay.plusWeeks(11), 3000);
-        placed(maren, page(links, "tern-cross"), "Letterboxes in Tern Cross", firstDay.plusWeeks(2), 2800);
-        placed(maren, page(links, "slipway"), "Board at the slipway", firstDay, 1);
+        placed(maren, page(links, "dunlin-bay"), new Put("Letterboxes in Dunlin Bay", firstDay.plusWeeks(1), 3000));
+        placed(
+                maren,
+                page(links, "dunlin-summer"),
+                new Put("Letterboxes in Dunlin Bay, again", firstDay.plusWeeks(11), 3000));
+        placed(maren, page(links, "tern-cross"), new Put("Letterboxes in Tern Cross", firstDay.plusWeeks(2), 2800));
+        placed(maren, page(links, "slipway"), new Put("Board at the slipway", firstDay, 1));
         String signpost = maren.send("/signposts", "/signposts", """
                 title: Marram Point Sailing
                 text: Everything you can do on the water with us.
@@ -152,9 +155,11 @@ class DemoScreens {
                         "entryTitle: " + entry.replace("|", "\naddress: " + siteOrigin)));
     }
 
-    private static void placed(DemoBrowser maren, String link, String place, LocalDate day, int copies) {
+    private record Put(String place, LocalDate day, int copies) {}
+
+    private static void placed(DemoBrowser maren, String link, Put put) {
         String page = link + "/place";
-        maren.send(page, page, "place: %s\nplacedOn: %s\ncopies: %d".formatted(place, day, copies));
+        maren.send(page, page, "place: %s\nplacedOn: %s\ncopies: %d".formatted(put.place(), put.day(), put.copies()));
     }
 
     /** After everybody came: the list of students who were written to, a tenth of them by lot not, and what came of it. */

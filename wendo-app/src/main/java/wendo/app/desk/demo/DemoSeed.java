@@ -103,7 +103,10 @@ class DemoSeed {
             screens.setUp(business, before.firstDay(), siteOrigin, owner);
         }
         Season season = SeasonSimulation.play(
-                MarramPoint.WORLD, SeasonSimulation.SEED, before.firstDay(), business.zone(), now);
+                MarramPoint.WORLD,
+                SeasonSimulation.SEED,
+                new SeasonSimulation.Start(before.firstDay(), business.zone()),
+                now);
         Map<String, Placed> placed = scope.within(business.id(), this::placedLinks);
         List<Season.Came> fresh = season.visits().stream()
                 .filter(visit -> visit.click().arrivedAt().isAfter(before.until()))
@@ -122,12 +125,15 @@ class DemoSeed {
         visits.store(logged.subList(few, logged.size()));
         scope.within(business.id(), () -> {
             List<Season.Did> done = season.outcomes();
-            record(done, before.until(), DemoSeed::reported, Season.Did::reportedAt, Reporter.SITE_TAG);
+            record(heardSince(done, before.until(), Season.Did::reportedAt), DemoSeed::reported, Reporter.SITE_TAG);
+            List<Season.Did> reversed =
+                    done.stream().filter(did -> takenBackBy(did, now)).toList();
             record(
-                    done.stream().filter(did -> takenBackBy(did, now)).toList(),
-                    before.until(),
+                    heardSince(
+                            reversed,
+                            before.until(),
+                            did -> did.takenBack().orElseThrow().at()),
                     DemoSeed::takenBack,
-                    did -> did.takenBack().orElseThrow().at(),
                     Reporter.SERVER);
             return jdbc.sql("update demo_season set filled_until = ?")
                     .param(Timestamp.from(now))
@@ -151,18 +157,13 @@ class DemoSeed {
         return proofs.open(fresh.stream().filter(Season.Came::isTest).toList(), links);
     }
 
-    private void record(
-            List<Season.Did> done,
-            Instant after,
-            Function<Season.Did, OutcomeReport> report,
-            Function<Season.Did, Instant> heardAt,
-            Reporter reporter) {
-        outcomes.recordAll(
-                done.stream()
-                        .filter(did -> heardAt.apply(did).isAfter(after))
-                        .map(report)
-                        .toList(),
-                reporter);
+    private static List<Season.Did> heardSince(
+            List<Season.Did> done, Instant after, Function<Season.Did, Instant> heardAt) {
+        return done.stream().filter(did -> heardAt.apply(did).isAfter(after)).toList();
+    }
+
+    private void record(List<Season.Did> heard, Function<Season.Did, OutcomeReport> report, Reporter reporter) {
+        outcomes.recordAll(heard.stream().map(report).toList(), reporter);
     }
 
     private static OutcomeReport reported(Season.Did did) {

@@ -98,7 +98,11 @@ class DemoStart implements ApplicationRunner {
     }
 
     private BusinessId open() {
-        businesses.open(ID, MarramPoint.NAME, CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK, true);
+        businesses.open(
+                ID,
+                MarramPoint.NAME,
+                new Businesses.Habits(CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK),
+                true);
         accounts.join(accounts.register(LOGINS.get(0).email(), "Maren Holt", PASSWORD), Role.OWNER);
         accounts.join(accounts.register(LOGINS.get(1).email(), "Tomas Reed", PASSWORD), Role.STAFF);
         return ID;

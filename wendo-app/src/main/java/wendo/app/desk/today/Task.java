@@ -20,8 +20,14 @@ record Task(
         String action,
         Optional<LocalDate> putOffUntil) {
 
-    static Task of(Permission needs, String key, String what, String why, String address, String action) {
-        return new Task(needs, key, what, why, address, action, Optional.empty());
+    /** Where it is put right, and what the button says. */
+    record Way(String address, String action) {}
+
+    /** What it is, and why it matters. */
+    record Said(String what, String why) {}
+
+    static Task of(Permission needs, String key, Said said, Way way) {
+        return new Task(needs, key, said.what(), said.why(), way.address(), way.action(), Optional.empty());
     }
 
     Task withPutOff(LocalDate until) {

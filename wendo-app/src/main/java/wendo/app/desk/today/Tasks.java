@@ -84,10 +84,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SEE,
                     "disk",
-                    Texts.of("desk.today.the-disk-is-full-visits"),
-                    Texts.of("desk.today.visits-wait-in-memory", late, visits.lost()),
-                    "/links",
-                    Texts.of("common.links")));
+                    new Task.Said(
+                            Texts.of("desk.today.the-disk-is-full-visits"),
+                            Texts.of("desk.today.visits-wait-in-memory", late, visits.lost())),
+                    new Task.Way("/links", Texts.of("common.links"))));
         }
     }
 
@@ -96,10 +96,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "destination:" + page.id(),
-                    Texts.of("desk.today.page-does-not-answer", page.name()),
-                    Texts.of("desk.today.links-lead-to-it", page.number()),
-                    "/setup/destinations/" + page.id(),
-                    Texts.of("desk.today.view-page")));
+                    new Task.Said(
+                            Texts.of("desk.today.page-does-not-answer", page.name()),
+                            Texts.of("desk.today.links-lead-to-it", page.number())),
+                    new Task.Way("/setup/destinations/" + page.id(), Texts.of("desk.today.view-page"))));
         }
     }
 
@@ -109,10 +109,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.WORK_LEADS,
                     "leads",
-                    Texts.of("desk.today.leads-unassigned", leads),
-                    Texts.of("desk.today.assign-them-or-set-who"),
-                    "/leads?whose=nobodys",
-                    Texts.of("desk.today.view-leads")));
+                    new Task.Said(
+                            Texts.of("desk.today.leads-unassigned", leads),
+                            Texts.of("desk.today.assign-them-or-set-who")),
+                    new Task.Way("/leads?whose=nobodys", Texts.of("desk.today.view-leads"))));
         }
     }
 
@@ -122,10 +122,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "reviews",
-                    Texts.of("desk.today.reports-to-review", waiting),
-                    Texts.of("desk.today.they-may-not-be-yours"),
-                    "/outcomes/review",
-                    Texts.of("desk.today.review")));
+                    new Task.Said(
+                            Texts.of("desk.today.reports-to-review", waiting),
+                            Texts.of("desk.today.they-may-not-be-yours")),
+                    new Task.Way("/outcomes/review", Texts.of("desk.today.review"))));
         }
     }
 
@@ -133,30 +133,30 @@ class Tasks {
         tasks.add(Task.of(
                 Permission.SEE,
                 "verdict:%s:%s".formatted(change.source(), change.now()),
-                Texts.of("desk.today.is-now", change.name(), change.now()),
-                Texts.of("desk.today.a-week-ago-it-was", change.before()),
-                "/compare/one?key=" + change.source(),
-                Texts.of("desk.today.view-why")));
+                new Task.Said(
+                        Texts.of("desk.today.is-now", change.name(), change.now()),
+                        Texts.of("desk.today.a-week-ago-it-was", change.before())),
+                new Task.Way("/compare/one?key=" + change.source(), Texts.of("desk.today.view-why"))));
     }
 
     private static void addCount(List<Task> tasks, CrossChecks.Disagreement count, Figures figures) {
         tasks.add(Task.of(
                 Permission.SEE,
                 "count:" + count.id(),
-                Texts.of(
-                        "desk.today.count-disagrees",
-                        count.source(),
-                        count.system(),
-                        figures.count(count.counts().theirs()),
-                        count.counted(),
-                        figures.count(count.counts().ours())),
-                Texts.of(
-                        "desk.today.further-apart-than-the-tolerance",
-                        figures.shortDay(count.firstDay()),
-                        figures.day(count.lastDay()),
-                        figures.wholePercent(count.tolerancePercent() / 100.0)),
-                "/compare/cross-checks/" + count.id(),
-                Texts.of("desk.today.view-why")));
+                new Task.Said(
+                        Texts.of(
+                                "desk.today.count-disagrees",
+                                count.source(),
+                                count.system(),
+                                figures.count(count.counts().theirs()),
+                                count.counted(),
+                                figures.count(count.counts().ours())),
+                        Texts.of(
+                                "desk.today.further-apart-than-the-tolerance",
+                                figures.shortDay(count.firstDay()),
+                                figures.day(count.lastDay()),
+                                figures.wholePercent(count.tolerancePercent() / 100.0))),
+                new Task.Way("/compare/cross-checks/" + count.id(), Texts.of("desk.today.view-why"))));
     }
 
     private void addCodes(List<Task> tasks) {
@@ -165,10 +165,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SET_UP,
                     "codes",
-                    Texts.of("desk.today.codes-match-no-source", codes),
-                    Texts.of("desk.today.they-were-given-with-outcomes"),
-                    "/setup/codes",
-                    Texts.of("desk.today.match-codes")));
+                    new Task.Said(
+                            Texts.of("desk.today.codes-match-no-source", codes),
+                            Texts.of("desk.today.they-were-given-with-outcomes")),
+                    new Task.Way("/setup/codes", Texts.of("desk.today.match-codes"))));
         }
     }
 
@@ -177,12 +177,12 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.ISSUE,
                     "link:" + link.id(),
-                    Texts.of("desk.today.never-opened", link.name()),
-                    link.placedOn()
-                            .map(day -> Texts.of("desk.today.it-was-placed-on-does", figures.day(day)))
-                            .orElse(Texts.of("desk.today.issued-over-a-week-ago")),
-                    "/links/" + link.id() + "/proof",
-                    Texts.of("desk.today.test")));
+                    new Task.Said(
+                            Texts.of("desk.today.never-opened", link.name()),
+                            link.placedOn()
+                                    .map(day -> Texts.of("desk.today.it-was-placed-on-does", figures.day(day)))
+                                    .orElse(Texts.of("desk.today.issued-over-a-week-ago"))),
+                    new Task.Way("/links/" + link.id() + "/proof", Texts.of("desk.today.test"))));
         }
     }
 
@@ -192,10 +192,10 @@ class Tasks {
                 .forEach(source -> tasks.add(Task.of(
                         Permission.SET_UP,
                         "spend:" + source.source(),
-                        Texts.of("desk.today.spend-missing", source.name()),
-                        Texts.of("desk.today.people-came-by-it-in", figures.count(source.people())),
-                        "/spend",
-                        Texts.of("desk.today.add-spend"))));
+                        new Task.Said(
+                                Texts.of("desk.today.spend-missing", source.name()),
+                                Texts.of("desk.today.people-came-by-it-in", figures.count(source.people()))),
+                        new Task.Way("/spend", Texts.of("desk.today.add-spend")))));
     }
 
     private void addUnjoined(List<Task> tasks, Business business, LocalDate today) {
@@ -204,10 +204,10 @@ class Tasks {
             tasks.add(Task.of(
                     Permission.SEE,
                     "unjoined",
-                    Texts.of("desk.today.outcomes-without-source", unjoined),
-                    Texts.of("desk.today.in-the-last-7-days"),
-                    "/outcomes?period=7d",
-                    Texts.of("desk.today.view-outcomes")));
+                    new Task.Said(
+                            Texts.of("desk.today.outcomes-without-source", unjoined),
+                            Texts.of("desk.today.in-the-last-7-days")),
+                    new Task.Way("/outcomes?period=7d", Texts.of("desk.today.view-outcomes"))));
         }
     }
 }

@@ -117,9 +117,8 @@ class InstallationClaims {
         businesses.open(
                 id,
                 form.name(),
-                CurrencyUnit.of(form.currency()),
-                ZoneId.of(form.zone()),
-                Locale.forLanguageTag(form.locale()),
+                new Businesses.Habits(
+                        CurrencyUnit.of(form.currency()), ZoneId.of(form.zone()), Locale.forLanguageTag(form.locale())),
                 isOnThisMachine());
         UUID owner = register.apply(accounts);
         accounts.join(owner, Role.OWNER);

@@ -98,10 +98,11 @@ class LinkReportController {
         boolean withOutcomes = typed.is("outcomes", "yes");
         EditedVersion edited = EditedVersion.of(typed.raw("version"));
         String period = context.choice().query();
+        LinkReports.Wanted wanted = new LinkReports.Wanted(withOutcomes, period);
         String by = context.person().name();
         try {
-            if (UniqueKey.refuses(() -> reports.show(of, edited, withOutcomes, period, by))) { // pressed twice at once
-                reports.show(of, EditedVersion.any(), withOutcomes, period, by);
+            if (UniqueKey.refuses(() -> reports.show(of, edited, wanted, by))) { // pressed twice at once
+                reports.show(of, EditedVersion.any(), wanted, by);
             }
         } catch (OptimisticLockingFailureException e) {
             return EditConflict.of(show(of, reports.find(of), withOutcomes, context), "/links/report?" + address(of));

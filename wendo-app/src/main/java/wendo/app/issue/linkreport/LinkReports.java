@@ -56,14 +56,17 @@ class LinkReports {
         return repository.findByKindAndSubject(of.kind().key(), of.key()).map(Shown::of);
     }
 
+    /** What it shows, and of which period. */
+    record Wanted(boolean outcomes, String period) {}
+
     /** Of two who switch on the same at once, one is refused by the unique key. */
     @Transactional
-    void show(ReportSubject of, EditedVersion edited, boolean withOutcomes, String period, String by) {
+    void show(ReportSubject of, EditedVersion edited, Wanted wanted, String by) {
         LinkReport report = repository
                 .findByKindAndSubject(of.kind().key(), of.key())
                 .orElseGet(() -> new LinkReport(of, RandomToken.next(), clock.instant(), by));
         report.mustStillBe(edited);
-        report.show(withOutcomes, period);
+        report.show(wanted.outcomes(), wanted.period());
         repository.save(report);
     }
 

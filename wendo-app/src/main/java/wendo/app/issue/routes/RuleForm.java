@@ -50,12 +50,10 @@ record RuleForm(
     /** The conditions, or empty with what is wrong noted by field. */
     Optional<Conditions> read(Locale locale, Map<String, String> faults) {
         Map<String, String> found = new HashMap<>();
-        Optional<LocalDate> first = one("firstDay", firstDay, LocalDate::parse, Texts.of("issue.routes.a-day"), found);
-        Optional<LocalDate> last = one("lastDay", lastDay, LocalDate::parse, Texts.of("issue.routes.a-day"), found);
-        Optional<LocalTime> begin =
-                one("from", from, LocalTime::parse, Texts.of("issue.routes.a-time-of-day-like"), found);
-        Optional<LocalTime> end =
-                one("until", until, LocalTime::parse, Texts.of("issue.routes.a-time-of-day-like-2"), found);
+        Optional<LocalDate> first = day("firstDay", firstDay, found);
+        Optional<LocalDate> last = day("lastDay", lastDay, found);
+        Optional<LocalTime> begin = time("from", from, Texts.of("issue.routes.a-time-of-day-like"), found);
+        Optional<LocalTime> end = time("until", until, Texts.of("issue.routes.a-time-of-day-like-2"), found);
         if (from.isEmpty() != until.isEmpty()) {
             found.put("until", Texts.of("issue.routes.enter-both-times-or-neither"));
         }
@@ -80,17 +78,26 @@ record RuleForm(
         }
     }
 
-    private static <T> Optional<T> one(
-            String field, String text, Function<String, T> parse, String what, Map<String, String> faults) {
-        if (text.isEmpty()) {
+    private static Optional<LocalDate> day(String field, String text, Map<String, String> faults) {
+        try {
+            return parsed(text, LocalDate::parse);
+        } catch (DateTimeParseException e) {
+            faults.put(field, Texts.of("issue.routes.not-what", Texts.of("issue.routes.a-day")));
             return Optional.empty();
         }
+    }
+
+    private static Optional<LocalTime> time(String field, String text, String what, Map<String, String> faults) {
         try {
-            return Optional.of(parse.apply(text));
+            return parsed(text, LocalTime::parse);
         } catch (DateTimeParseException e) {
             faults.put(field, Texts.of("issue.routes.not-what", what));
             return Optional.empty();
         }
+    }
+
+    private static <T> Optional<T> parsed(String text, Function<String, T> parse) {
+        return Optional.of(text).filter(typed -> !typed.isEmpty()).map(parse);
     }
 
     private static Set<String> names(String field, String text, Named named, Map<String, String> faults) {

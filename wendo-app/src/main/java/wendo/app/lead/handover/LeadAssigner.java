@@ -87,8 +87,7 @@ class LeadAssigner {
                     lead,
                     "share",
                     handover.partner(),
-                    Texts.of("lead.handover.share-subject", business.name(), lead.called()),
-                    told(lead)));
+                    new Words(Texts.of("lead.handover.share-subject", business.name(), lead.called()), told(lead))));
         }
         handover.plan().ifPresent(plan -> followUp.begin(lead, plans.steps(plan), fields));
     }
@@ -121,8 +120,11 @@ class LeadAssigner {
                         day(row.getObject(1, LocalDate.class), business),
                         lead.called()))
                 .single();
-        outbox.put(
-                mail(lead, "alert", owner.email(), subject, told(lead) + "\n" + home + "/leads/" + lead.id() + "\n"));
+        outbox.put(mail(
+                lead,
+                "alert",
+                owner.email(),
+                new Words(subject, told(lead) + "\n" + home + "/leads/" + lead.id() + "\n")));
     }
 
     private String day(LocalDate day, Business business) {
@@ -131,15 +133,17 @@ class LeadAssigner {
                 : DateTimeFormatter.ofPattern("d MMM", business.locale()).format(day);
     }
 
-    private Draft mail(Arrived lead, String purpose, String to, String subject, String body) {
+    private record Words(String subject, String body) {}
+
+    private Draft mail(Arrived lead, String purpose, String to, Words words) {
         return new Draft(
                 lead.id(),
                 purpose,
                 0,
                 MessageType.EMAIL,
                 to,
-                subject,
-                body,
+                words.subject(),
+                words.body(),
                 Optional.empty(),
                 clock.instant(),
                 Optional.empty());

@@ -36,7 +36,7 @@ record PlanForm(
         for (int row = 0; row < Plans.MAX_STEPS; row++) {
             if (!typed.raw("body." + row).isBlank()
                     || !typed.raw("subject." + row).isBlank()) {
-                steps.add(step(typed, row, steps.size(), clips, faults));
+                steps.add(step(typed, new Place(row, steps.size()), clips, faults));
             }
         }
         if (steps.isEmpty()) {
@@ -45,8 +45,12 @@ record PlanForm(
         return new PlanForm(name, steps, faults);
     }
 
-    private static Plans.Step step(
-            TypedFields typed, int row, int place, List<UUID> clips, Map<String, String> faults) {
+    /** Where a step was typed, and which of the plan's it is. */
+    private record Place(int row, int number) {}
+
+    private static Plans.Step step(TypedFields typed, Place at, List<UUID> clips, Map<String, String> faults) {
+        int row = at.row();
+        int place = at.number();
         String kind = KINDS.contains(typed.raw("kind." + row)) ? typed.raw("kind." + row) : "email";
         String subject = typed.text("subject." + row);
         String body = typed.text("body." + row);

@@ -133,7 +133,7 @@ class LeadController {
         Leads.Stood stood = new Leads.Stood(form.stage(), form.quotedMinor(business), form.keptReason(), form.said());
         try {
             if (became.isPresent()) {
-                leads.win(id, edited, became.get(), stood, person.name());
+                leads.win(id, edited, new Leads.Won(became.get(), stood), person.name());
             } else {
                 leads.stage(id, edited, stood, person.name());
             }

@@ -150,6 +150,9 @@ public class Leads {
     /** What is said of a lead's stage, what was quoted, why it was lost, and the line that the history gets. */
     record Stood(Stage stage, long quotedMinor, String lostReason, String said) {}
 
+    /** What a lead became, and what is said of its stage. */
+    record Won(OutcomeReport report, Stood stood) {}
+
     @Transactional(readOnly = true)
     int version(UUID lead) {
         return repository.findById(lead).map(Lead::version).orElse(0);
@@ -157,11 +160,11 @@ public class Leads {
 
     /** Won as this booking or purchase, which carries the lead's origin along. What was quoted stays. */
     @Transactional
-    void win(UUID lead, EditedVersion edited, OutcomeReport report, Stood stood, String by) {
+    void win(UUID lead, EditedVersion edited, Won became, String by) {
         Lead won = repository.lock(lead).orElseThrow();
         won.mustStillBe(edited);
-        won.wonByHand(outcomes.enter(report, Optional.empty(), ToldConsent.none(), by));
-        note(lead, by, stood.said());
+        won.wonByHand(outcomes.enter(became.report(), Optional.empty(), ToldConsent.none(), by));
+        note(lead, by, became.stood().said());
         stop(lead, Texts.kept("lead.leads.the-lead-is-won"));
     }
 

@@ -40,7 +40,8 @@ class SpendFiles {
         SpendLayout layout = remembered(table.columns())
                 .map(known -> known.heldAgainst(table))
                 .orElseGet(() -> SpendLayout.guess(table, locale));
-        StoredSpendFile file = new StoredSpendFile(name, table.columns(), layout, clock.instant(), by);
+        StoredSpendFile file = new StoredSpendFile(name, table.columns(), clock.instant(), by);
+        file.read(layout);
         repository.save(file);
         rows.add(file.id(), table.rows());
         return file.id();

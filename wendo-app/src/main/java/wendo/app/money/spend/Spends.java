@@ -47,9 +47,12 @@ public class Spends {
 
     /** An amount for some days, for one link of a source. */
     @Transactional
-    public UUID enter(UUID source, UUID link, LumpSpend lump, String note, String enteredBy) {
-        return enter(Cost.of(source, Optional.of(link), lump, note), enteredBy);
+    public UUID enter(LinkCost cost, String note, String enteredBy) {
+        return enter(Cost.of(cost.source(), Optional.of(cost.link()), cost.lump(), note), enteredBy);
     }
+
+    /** What one link of a source cost. */
+    public record LinkCost(UUID source, UUID link, LumpSpend lump) {}
 
     @Transactional
     UUID enter(Cost cost, String enteredBy) {

@@ -38,11 +38,10 @@ class StoredSpendFile extends BusinessEntity {
     protected StoredSpendFile() {}
 
     @SuppressWarnings("NullAway.Init")
-    StoredSpendFile(String name, List<String> columns, SpendLayout layout, Instant now, String by) {
+    StoredSpendFile(String name, List<String> columns, Instant now, String by) {
         super(UUID.randomUUID());
         this.name = name;
         this.columns = columns.toArray(String[]::new);
-        read(layout);
         this.createdAt = now;
         this.createdBy = by;
     }

@@ -92,7 +92,7 @@ class SiteTag {
      */
     @GetMapping("/t/outcome.gif")
     ResponseEntity<byte[]> image(@RequestParam Map<String, String> told, HttpServletRequest request) {
-        calls.take(request, "image", told, ImageFields.class, (business, fields) -> {
+        calls.take(request, told, ImageFields.class, (business, fields) -> {
             if (!automatic.is(request)) {
                 record(
                         business,

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -40,7 +41,7 @@ class CodeFiles {
         DrawnCode code = desk.codes(List.of(id), order).get(0);
         String svg = CodeSvg.draw(
                 code.size(), code.captions(), desk.mark(order, List.of(code)).flatMap(picture -> logos.find()));
-        return file(svg.getBytes(StandardCharsets.UTF_8), "image/svg+xml", code, "svg", request);
+        return file(svg.getBytes(StandardCharsets.UTF_8), "image/svg+xml", named(code, "svg", request));
     }
 
     @GetMapping("/{id}.png")
@@ -49,14 +50,16 @@ class CodeFiles {
         CodeOrder order = CodeOrder.of(CodeContext.field(request));
         DrawnCode code = desk.codes(List.of(id), order).get(0);
         int wanted = dpi.matches("\\d{2,4}") ? Math.min(1200, Integer.parseInt(dpi)) : USUAL_DPI;
-        return file(CodeImage.png(code, wanted, desk.mark(order, List.of(code))), "image/png", code, "png", request);
+        return file(
+                CodeImage.png(code, wanted, desk.mark(order, List.of(code))), "image/png", named(code, "png", request));
     }
 
     @GetMapping("/{id}.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable UUID id, HttpServletRequest request) {
         CodeOrder order = CodeOrder.of(CodeContext.field(request));
         DrawnCode code = desk.codes(List.of(id), order).get(0);
-        return file(CodePdf.write(code, desk.mark(order, List.of(code))), "application/pdf", code, "pdf", request);
+        return file(
+                CodePdf.write(code, desk.mark(order, List.of(code))), "application/pdf", named(code, "pdf", request));
     }
 
     @GetMapping("/sheet.pdf")
@@ -80,13 +83,15 @@ class CodeFiles {
     }
 
     /** Shown on the page, or taken away as a file. */
-    private static ResponseEntity<byte[]> file(
-            byte[] bytes, String type, DrawnCode code, String ending, HttpServletRequest request) {
+    private static ResponseEntity<byte[]> file(byte[] bytes, String type, Optional<String> takenAs) {
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().contentType(MediaType.valueOf(type));
-        if (request.getParameter("keep") != null) {
-            answer.header(HttpHeaders.CONTENT_DISPOSITION, named(code.link().slug() + "." + ending));
-        }
+        takenAs.ifPresent(name -> answer.header(HttpHeaders.CONTENT_DISPOSITION, named(name)));
         return answer.body(bytes);
+    }
+
+    private static Optional<String> named(DrawnCode code, String ending, HttpServletRequest request) {
+        return Optional.ofNullable(request.getParameter("keep"))
+                .map(asked -> code.link().slug() + "." + ending);
     }
 
     private static String named(String name) {

@@ -4,6 +4,7 @@ import java.awt.Color;
 import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.Graphics2D;
+import java.awt.Rectangle;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -87,22 +88,25 @@ final class CodeImage {
         graphics.setColor(Color.BLACK);
         graphics.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
         for (int i = 0; i < code.captions().size(); i++) {
-            caption(graphics, code.captions().get(i), image.getWidth(), drawn.getHeight() + i * line, line);
+            Rectangle at = new Rectangle(0, drawn.getHeight() + i * line, image.getWidth(), line);
+            caption(graphics, code.captions().get(i), at);
         }
         graphics.dispose();
         return png(image, (int) Math.round(pixels / module * 1000));
     }
 
     /** Centred; letters shrink to fit. */
-    private static void caption(Graphics2D graphics, String text, int width, int top, int line) {
-        Font font = FONT.deriveFont(line * 0.78f);
+    private static void caption(Graphics2D graphics, String text, Rectangle at) {
+        Font font = FONT.deriveFont(at.height * 0.78f);
         int needed = graphics.getFontMetrics(font).stringWidth(text);
-        if (needed > width) {
-            font = font.deriveFont(font.getSize2D() * width / needed);
+        if (needed > at.width) {
+            font = font.deriveFont(font.getSize2D() * at.width / needed);
         }
         graphics.setFont(font);
         graphics.drawString(
-                text, (width - graphics.getFontMetrics(font).stringWidth(text)) / 2, top + (int) (line * 0.78));
+                text,
+                (at.width - graphics.getFontMetrics(font).stringWidth(text)) / 2,
+                at.y + (int) (at.height * 0.78));
     }
 
     private static Font font() {

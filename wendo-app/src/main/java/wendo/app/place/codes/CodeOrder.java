@@ -56,30 +56,14 @@ record CodeOrder(
     static CodeOrder of(UnaryOperator<String> field) {
         Map<String, String> faults = new HashMap<>();
         return new CodeOrder(
-                number("side", field.apply("side"), USUAL_SIDE, PrintedSize.SMALLEST, PrintedSize.LARGEST, faults),
+                new NumberField("side", USUAL_SIDE, PrintedSize.SMALLEST, PrintedSize.LARGEST)
+                        .read(field.apply("side"), faults),
                 correction(field.apply("correction")),
                 !field.apply("capitals").equals("no"),
                 under(field.apply("under")),
                 field.apply("mark").equals("yes"),
-                (int) number("copies", field.apply("copies"), 1, 1, MOST_COPIES, faults),
+                (int) new NumberField("copies", 1, 1, MOST_COPIES).read(field.apply("copies"), faults),
                 faults);
-    }
-
-    /** A number with a point or a comma. */
-    static double number(
-            String name, String typed, double usual, double least, double most, Map<String, String> faults) {
-        String text = typed.strip().replace(',', '.');
-        if (text.isEmpty()) {
-            return usual;
-        }
-        if (text.matches("\\d{1,6}(\\.\\d{1,4})?")) {
-            double value = Double.parseDouble(text);
-            if (value >= least && value <= most) {
-                return value;
-            }
-        }
-        faults.put(name, Texts.of("place.codes.enter-a-number-from-to", plain(least), plain(most)));
-        return usual;
     }
 
     /** Without needless zeros. */

@@ -1,5 +1,6 @@
 package wendo.app.place.codes;
 
+import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -112,22 +113,24 @@ final class CodePdf {
         }
         content.fill();
         if (mark.isPresent()) {
-            mark(content, size, left, top, mark.get());
+            mark(content, size, new Point2D.Double(left, top), mark.get());
         }
     }
 
-    private void mark(PDPageContentStream content, PrintedSize size, double left, double top, PDImageXObject picture)
+    private void mark(PDPageContentStream content, PrintedSize size, Point2D corner, PDImageXObject picture)
             throws IOException {
         double module = size.moduleMillimetres();
         double side = size.code().correction().markModules(size.code().modules()) * module;
         double in = (size.acrossMillimetres() - side) / 2;
         content.setNonStrokingColor(0f, 0f, 0f, 0f);
-        content.addRect(points(left + in), fromBottom(top + in + side), points(side), points(side));
+        double left = corner.getX() + in;
+        double bottom = corner.getY() + in + side;
+        content.addRect(points(left), fromBottom(bottom), points(side), points(side));
         content.fill();
         content.drawImage(
                 picture,
-                points(left + in + module / 2),
-                fromBottom(top + in + side - module / 2),
+                points(left + module / 2),
+                fromBottom(bottom - module / 2),
                 points(side - module),
                 points(side - module));
     }

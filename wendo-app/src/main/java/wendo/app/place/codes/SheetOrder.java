@@ -23,12 +23,15 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
         }
     }
 
+    private static final SheetLayout A4 = SheetLayout.card(210, 297);
+    private static final SheetLayout A5 = SheetLayout.card(148, 210);
+
     static final List<Usual> USUAL = List.of(
             new Usual("a4-24", "place.codes.sheet-a4-24", new SheetLayout(210, 297, 3, 8, 70, 36, 0, 4.5, 0, 0)),
-            new Usual("a4-12", "place.codes.sheet-a4-12", SheetLayout.even(210, 297, 3, 4, 10)),
-            new Usual("a4-1", "place.codes.sheet-a4-1", SheetLayout.even(210, 297, 1, 1, 15)),
-            new Usual("a5-6", "place.codes.sheet-a5-6", SheetLayout.even(148, 210, 2, 3, 8)),
-            new Usual("a5-1", "place.codes.sheet-a5-1", SheetLayout.even(148, 210, 1, 1, 10)),
+            new Usual("a4-12", "place.codes.sheet-a4-12", SheetLayout.even(A4, 3, 4, 10)),
+            new Usual("a4-1", "place.codes.sheet-a4-1", SheetLayout.even(A4, 1, 1, 15)),
+            new Usual("a5-6", "place.codes.sheet-a5-6", SheetLayout.even(A5, 2, 3, 8)),
+            new Usual("a5-1", "place.codes.sheet-a5-1", SheetLayout.even(A5, 1, 1, 10)),
             new Usual("a6-1", "place.codes.sheet-a6-1", SheetLayout.card(105, 148)));
 
     private static Map<String, Double> measures() {
@@ -74,8 +77,8 @@ record SheetOrder(String key, SheetLayout layout, Map<String, String> typed, Str
     private static SheetLayout layout(Map<String, String> typed) {
         Map<String, String> faults = new HashMap<>();
         double[] m = MEASURES.entrySet().stream()
-                .mapToDouble(one -> CodeOrder.number(
-                        one.getKey(), typed.getOrDefault(one.getKey(), ""), one.getValue(), 0, 1500, faults))
+                .mapToDouble(one -> new NumberField(one.getKey(), one.getValue(), 0, SheetLayout.LONGEST_PAPER)
+                        .read(typed.getOrDefault(one.getKey(), ""), faults))
                 .toArray();
         if (!faults.isEmpty()) {
             throw new IllegalArgumentException(Texts.of("place.codes.enter-all-measurements-in-millimetres"));

@@ -73,7 +73,7 @@ class RecipientLists {
 
     @Transactional
     UUID add(UUID link, Brought brought, Reading reading, String by) {
-        StoredList list = new StoredList(link, brought.name(), brought.table().columns(), clock.instant(), by);
+        StoredList list = new StoredList(link, brought, clock.instant(), by);
         list.match(reading.columns(), reading.text());
         repository.save(list);
         UUID id = list.id();

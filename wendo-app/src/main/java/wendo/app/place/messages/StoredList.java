@@ -3,10 +3,10 @@ package wendo.app.place.messages;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
+import wendo.app.platform.tables.Brought;
 
 /** A list of recipients as it is kept; its people stand beside it. */
 @Entity
@@ -29,11 +29,11 @@ class StoredList extends BusinessEntity {
     protected StoredList() {}
 
     @SuppressWarnings("NullAway.Init")
-    StoredList(UUID link, String name, List<String> columns, Instant now, String by) {
+    StoredList(UUID link, Brought brought, Instant now, String by) {
         super(UUID.randomUUID());
         this.linkId = link;
-        this.name = name;
-        this.columns = columns.toArray(String[]::new);
+        this.name = brought.name();
+        this.columns = brought.table().columns().toArray(String[]::new);
         this.createdAt = now;
         this.createdBy = by;
     }

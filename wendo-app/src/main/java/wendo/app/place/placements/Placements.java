@@ -54,9 +54,10 @@ class Placements {
                 .filter(amount -> amount > 0);
         String note = "%s: %s".formatted(link.name(), placement.place());
         Optional<UUID> spend = cost.map(amount -> spends.enter(
-                link.belongs().source(),
-                link.id(),
-                new LumpSpend(amount, Period.ofDays(placement.placedOn(), placement.endsOn())),
+                new Spends.LinkCost(
+                        link.belongs().source(),
+                        link.id(),
+                        new LumpSpend(amount, Period.ofDays(placement.placedOn(), placement.endsOn()))),
                 note.length() <= MAX_SPEND_NOTE ? note : note.substring(0, MAX_SPEND_NOTE),
                 by));
         repository.save(new Placement(link.id(), placement, spend, clock.instant(), by));

@@ -23,6 +23,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.SharedLimits;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.media.CodeSvg;
 import wendo.core.media.Correction;
@@ -67,14 +68,15 @@ class SecondFactorController {
 
     @PostMapping(AccountGate.CODE)
     ModelAndView give(
-            @RequestParam(defaultValue = "") String code,
-            @RequestParam(defaultValue = "false") boolean recovery,
+            TypedFields typed,
             @Nullable @AuthenticationPrincipal SignedIn person,
             HttpServletRequest request,
             HttpServletResponse response) {
         if (person == null || !isHalfIn(person, request)) {
             return new ModelAndView("redirect:/today");
         }
+        String code = typed.raw("code");
+        boolean recovery = typed.is("recovery", "true");
         Bucket tries = limits.of("code of", person.id().toString(), TRIES, WINDOW);
         if (!tries.tryConsume(1)) {
             return refuse(Texts.of("platform.accounts.too-many-attempts-wait-half"), recovery);

@@ -50,7 +50,7 @@ class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, P
 
     @Override
     public void onPostInsert(PostInsertEvent event) {
-        note("added", event.getPersister(), event.getId(), event.getState(), "", event.getSession());
+        note("added", new Row(event.getPersister(), event.getId(), event.getState()), "", event.getSession());
     }
 
     @Override
@@ -59,13 +59,17 @@ class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, P
                 TrackedKind.find(event.getPersister().getMappedClass().getSimpleName());
         String changes = kind.map(one -> changes(one, event)).orElse("");
         if (!changes.isEmpty()) {
-            note("changed", event.getPersister(), event.getId(), event.getState(), changes, event.getSession());
+            note(
+                    "changed",
+                    new Row(event.getPersister(), event.getId(), event.getState()),
+                    changes,
+                    event.getSession());
         }
     }
 
     @Override
     public void onPostDelete(PostDeleteEvent event) {
-        note("removed", event.getPersister(), event.getId(), event.getDeletedState(), "", event.getSession());
+        note("removed", new Row(event.getPersister(), event.getId(), event.getDeletedState()), "", event.getSession());
     }
 
     private static String changes(TrackedKind kind, PostUpdateEvent event) {
@@ -81,23 +85,20 @@ class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, P
                 .collect(Collectors.joining("\n"));
     }
 
-    private void note(
-            String did,
-            EntityPersister persister,
-            Object id,
-            Object[] state,
-            String changes,
-            SharedSessionContractImplementor session) {
+    private record Row(EntityPersister persister, Object id, Object[] state) {}
+
+    private void note(String did, Row row, String changes, SharedSessionContractImplementor session) {
         Optional<Actor> actor = Actor.current();
-        Optional<TrackedKind> kind = TrackedKind.find(persister.getMappedClass().getSimpleName());
+        Optional<TrackedKind> kind =
+                TrackedKind.find(row.persister().getMappedClass().getSimpleName());
         if (actor.isEmpty() || kind.isEmpty() || BusinessScope.find().isEmpty()) {
             return;
         }
         Activity.Deed deed = new Activity.Deed(
                 did,
                 kind.get(),
-                Optional.of(id).filter(UUID.class::isInstance).map(UUID.class::cast),
-                named(kind.get(), persister, state),
+                Optional.of(row.id()).filter(UUID.class::isInstance).map(UUID.class::cast),
+                named(kind.get(), row.persister(), row.state()),
                 changes);
         Activity activity = new Activity(actor.get(), deed, clock.instant());
         session.getTransactionCompletionCallbacks()

@@ -33,6 +33,7 @@ final class BusinessTransactions extends JpaTransactionManager {
         super(factory);
         this.dataSource = dataSource;
         setDataSource(dataSource);
+        setValidateExistingTransaction(true);
     }
 
     @Override

@@ -182,18 +182,20 @@ public class Businesses {
                 .map(BusinessId::new);
     }
 
+    /** What a business counts money in, whose days it has, and how it writes. */
+    public record Habits(CurrencyUnit currency, ZoneId zone, Locale locale) {}
+
     /** Opens a business; call it in the scope of {@code id}. */
     @Transactional
-    public Business open(
-            BusinessId id, String name, CurrencyUnit currency, ZoneId zone, Locale locale, boolean allowsLocal) {
+    public Business open(BusinessId id, String name, Habits habits, boolean allowsLocal) {
         byte[] key = new byte[10];
         random.nextBytes(key);
         Business business = new Business(
                 id,
                 name,
-                currency,
-                zone,
-                locale,
+                habits.currency(),
+                habits.zone(),
+                habits.locale(),
                 Month.JANUARY,
                 HexFormat.of().formatHex(key),
                 allowsLocal,

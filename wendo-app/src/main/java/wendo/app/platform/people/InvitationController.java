@@ -11,7 +11,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.accounts.SignInWay;
@@ -21,6 +20,7 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
 /** Where an invited person joins. Opening the address does nothing yet. */
@@ -78,13 +78,10 @@ class InvitationController {
     /** Somebody new joins with a name and a password, or a passkey that they add next; whoever has an account signs in first, and joins with it. */
     @PostMapping("/sign-in/invitation/{token}")
     ModelAndView accept(
-            @PathVariable String token,
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String password,
-            @RequestParam(defaultValue = "") String by,
-            HttpServletRequest request,
-            HttpServletResponse response) {
-        boolean byPasskey = by.equals("passkey");
+            @PathVariable String token, TypedFields typed, HttpServletRequest request, HttpServletResponse response) {
+        String name = typed.raw("name");
+        String password = typed.raw("password");
+        boolean byPasskey = typed.is("by", "passkey");
         Optional<Invitations.Opened> opened = invitations.find(token);
         if (opened.isEmpty()) {
             return new ModelAndView("platform/people/over");

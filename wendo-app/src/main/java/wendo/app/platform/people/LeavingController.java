@@ -16,6 +16,7 @@ import wendo.app.platform.accounts.Confirmed;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.accounts.Role;
 import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
@@ -42,15 +43,12 @@ class LeavingController {
     }
 
     private ModelAndView page(CurrentPerson person, String fault) {
+        List<Colleague> others = accounts.colleagues().stream()
+                .filter(one -> !one.id().equals(person.id()))
+                .toList();
+        boolean isLastOwner = person.role() == Role.OWNER && others.stream().noneMatch(one -> one.role() == Role.OWNER);
         return ViewRecord.of(
-                "platform/people/leaving",
-                new OwnLeavingPage(
-                        accounts.colleagues().stream()
-                                .filter(one -> !one.id().equals(person.id()))
-                                .toList(),
-                        people.owned(person.id()),
-                        accounts.isLastOwner(person.id()),
-                        fault));
+                "platform/people/leaving", new OwnLeavingPage(others, people.owned(person.id()), isLastOwner, fault));
     }
 
     /** Their sessions end with it; they sign in again to what else they work for. */

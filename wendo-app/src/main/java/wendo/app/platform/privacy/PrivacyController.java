@@ -26,6 +26,7 @@ import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 
 /** A person asks what is known of them, wants it along, or wants it gone. */
@@ -105,15 +106,10 @@ class PrivacyController {
     /** It cannot be undone, so the number of records is typed first. */
     @Confirmed
     @PostMapping("/erase")
-    ModelAndView erase(
-            @RequestParam(defaultValue = "") String find,
-            @RequestParam(defaultValue = "") String reason,
-            @RequestParam(defaultValue = "") String number,
-            Business business,
-            CurrentPerson by,
-            RedirectAttributes notes) {
-        PrivacyPage shown = shown(FilterValues.text(find), reason, "", business);
-        if (shown.records() == 0 || !number.strip().equals(String.valueOf(shown.records()))) {
+    ModelAndView erase(TypedFields typed, Business business, CurrentPerson by, RedirectAttributes notes) {
+        String reason = typed.raw("reason");
+        PrivacyPage shown = shown(FilterValues.text(typed.raw("find")), reason, "", business);
+        if (shown.records() == 0 || !typed.text("number").equals(String.valueOf(shown.records()))) {
             return InvalidForm.of(
                     page(shown.find(), reason, Texts.of("platform.privacy.type-number", shown.records()), business));
         }

@@ -89,7 +89,8 @@ public class Outbox {
     /** A mail to somebody of the business that belongs to no lead. */
     @Transactional
     public void alert(String recipient, String subject, String body, Instant dueAt) {
-        repository.save(OutgoingMessage.alert(recipient, subject, body, dueAt, clock.instant()));
+        repository.save(
+                OutgoingMessage.alert(recipient, new OutgoingMessage.Mail(subject, body), dueAt, clock.instant()));
     }
 
     /** What waits of a lead's plan goes out no more. Answers how many messages that were. */

@@ -41,13 +41,15 @@ class OutgoingMessage extends BusinessEntity {
     protected OutgoingMessage() {}
 
     /** One to somebody of the business, which belongs to no lead. */
-    static OutgoingMessage alert(String recipient, String subject, String body, Instant dueAt, Instant now) {
+    record Mail(String subject, String body) {}
+
+    static OutgoingMessage alert(String recipient, Mail mail, Instant dueAt, Instant now) {
         OutgoingMessage one = new OutgoingMessage(UUID.randomUUID());
         one.purpose = "alert";
         one.road = MessageType.EMAIL.key();
         one.recipient = recipient;
-        one.subject = Draft.subject(subject);
-        one.body = Draft.body(body);
+        one.subject = Draft.subject(mail.subject());
+        one.body = Draft.body(mail.body());
         one.dueAt = dueAt;
         one.keptAt = now;
         return one;

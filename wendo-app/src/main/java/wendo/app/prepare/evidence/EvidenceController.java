@@ -78,7 +78,8 @@ class EvidenceController {
             ClueKind known = what.orElseThrow();
             UUID id = of.orElseThrow().id();
             String by = person.name();
-            if (UniqueKey.refuses(() -> clues.add(known, key.orElseThrow(), text.strip(), id, by))) {
+            if (UniqueKey.refuses(
+                    () -> clues.add(new SourceClue.Key(known.key(), key.orElseThrow()), text.strip(), id, by))) {
                 clues.taken(known, key.orElseThrow(), id)
                         .ifPresent(
                                 name -> faults.put("text", Texts.of("prepare.evidence.it-stands-for-already", name)));

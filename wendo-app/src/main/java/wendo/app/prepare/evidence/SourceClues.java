@@ -87,9 +87,9 @@ class SourceClues {
 
     /** What stands for a source already is refused by its unique key. */
     @Transactional
-    void add(ClueKind kind, String key, String shown, UUID source, String by) {
-        repository.save(new SourceClue(new SourceClue.Key(kind.key(), key), shown, source, clock.instant(), by));
-        events.publishEvent(new ClueChanged(BusinessScope.current(), kind.key(), key));
+    void add(SourceClue.Key key, String shown, UUID source, String by) {
+        repository.save(new SourceClue(key, shown, source, clock.instant(), by));
+        events.publishEvent(new ClueChanged(BusinessScope.current(), key.kind(), key.key()));
     }
 
     @Transactional

@@ -113,9 +113,8 @@ public class Embedding {
         pageAround(request)
                 .ifPresent(page -> log.keep(
                         BusinessScope.current(),
-                        "embedded",
-                        request,
-                        json.valueToTree(Map.of("title", title, "page", page)),
+                        new TagCallLog.Heard(
+                                request, "embedded", json.valueToTree(Map.of("title", title, "page", page))),
                         ""));
     }
 }

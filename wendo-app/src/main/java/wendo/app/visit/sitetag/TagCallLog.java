@@ -54,11 +54,14 @@ class TagCallLog {
     /** @param fault what was wrong with it; empty text if nothing was */
     record Call(Instant at, String what, String page, List<Field> fields, String fault) {}
 
-    void keep(BusinessId business, String what, HttpServletRequest request, JsonNode body, String fault) {
+    /** What was told of what, and by which request. */
+    record Heard(HttpServletRequest request, String what, JsonNode body) {}
+
+    void keep(BusinessId business, Heard call, String fault) {
         if (!limit.allows(business.value().toString())) {
             return;
         }
-        String from = request.getHeader("Referer");
+        String from = call.request().getHeader("Referer");
         String page = plain(from == null ? "" : from.replaceFirst("[?#].*$", ""), MAX_PAGE);
         try {
             scope.within(
@@ -66,9 +69,9 @@ class TagCallLog {
                     () -> jdbc.sql("insert into tag_call values (?, ?, ?, ?, ?, cast(? as json), ?)")
                             .params(business.value(), UUID.randomUUID(), Timestamp.from(clock.instant()))
                             .params(
-                                    what,
+                                    call.what(),
                                     page,
-                                    json.writeValueAsString(body).replace("\\u0000", ""),
+                                    json.writeValueAsString(call.body()).replace("\\u0000", ""),
                                     plain(fault, MAX_FAULT))
                             .update());
         } catch (DataAccessException | TransactionException e) {

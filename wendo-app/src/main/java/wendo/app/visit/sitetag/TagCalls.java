@@ -31,6 +31,7 @@ public class TagCalls {
     private static final int MAX_BODY = BodyLimit.TAG_CALL;
     private static final int CALLS_PER_MINUTE = 120;
     private static final String SITE = "site";
+    private static final String IMAGE = "image";
 
     private final Businesses businesses;
     private final TagCallLog log;
@@ -57,18 +58,14 @@ public class TagCalls {
             throw fault(HttpStatus.CONTENT_TOO_LARGE, "A report has at most 4096 bytes.");
         }
         JsonNode body = tree(bytes);
-        heed(request, what, body, type, work);
+        heed(new TagCallLog.Heard(request, what, body), type, work);
     }
 
-    /** Takes fields that came in an address. */
+    /** Takes fields that came in the address of a picture. */
     public <T> void take(
-            HttpServletRequest request,
-            String what,
-            Map<String, String> told,
-            Class<T> type,
-            BiConsumer<BusinessId, T> work) {
+            HttpServletRequest request, Map<String, String> told, Class<T> type, BiConsumer<BusinessId, T> work) {
         limit.mustAllow(request.getRemoteAddr());
-        heed(request, what, json.valueToTree(told), type, work);
+        heed(new TagCallLog.Heard(request, IMAGE, json.valueToTree(told)), type, work);
     }
 
     private JsonNode tree(byte[] bytes) {
@@ -83,21 +80,21 @@ public class TagCalls {
         throw fault(HttpStatus.BAD_REQUEST, "A report is a JSON object.");
     }
 
-    private <T> void heed(
-            HttpServletRequest request, String what, JsonNode body, Class<T> type, BiConsumer<BusinessId, T> work) {
+    private <T> void heed(TagCallLog.Heard call, Class<T> type, BiConsumer<BusinessId, T> work) {
+        JsonNode body = call.body();
         BusinessId business = businesses
                 .findBySiteKey(body.path(SITE).asString(""))
                 .orElseThrow(() ->
                         fault(HttpStatus.NOT_FOUND, "No business has this site key; copy the tag again from Setup."));
         try {
             work.accept(business, json.treeToValue(body, type));
-            log.keep(business, what, request, body, unknown(body, type));
+            log.keep(business, call, unknown(body, type));
         } catch (JacksonException e) {
             String said = "A field is of another kind than it must be.";
-            log.keep(business, what, request, body, said);
+            log.keep(business, call, said);
             throw fault(HttpStatus.BAD_REQUEST, said);
         } catch (ApiErrors e) {
-            log.keep(business, what, request, body, (words(e) + " " + unknown(body, type)).strip());
+            log.keep(business, call, (words(e) + " " + unknown(body, type)).strip());
             throw e;
         }
     }

@@ -71,7 +71,7 @@ class EvidenceControllerTest extends PageSlice {
         mvc.perform(post(PAGE, "kind", "code", "text", " Reed-10 ", "source", LEAFLETS.toString()))
                 .andExpect(status().isFound())
                 .andExpect(redirectedUrl(PAGE));
-        verify(clues).add(ClueKind.CODE, "REED10", "Reed-10", LEAFLETS, "Ola Ness");
+        verify(clues).add(new SourceClue.Key(ClueKind.CODE.key(), "REED10"), "Reed-10", LEAFLETS, "Ola Ness");
     }
 
     @ParameterizedTest
@@ -86,7 +86,7 @@ class EvidenceControllerTest extends PageSlice {
         mvc.perform(post(PAGE, "kind", kind, "text", text, "source", source))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString(said)));
-        verify(clues, never()).add(any(), any(), any(), any(), any());
+        verify(clues, never()).add(any(), any(), any(), any());
     }
 
     @Test
@@ -110,7 +110,7 @@ class EvidenceControllerTest extends PageSlice {
     private void it_is_there_already() {
         doThrow(new DuplicateKeyException("source_clue", new SQLException("duplicate key", "23505")))
                 .when(clues)
-                .add(any(), any(), any(), any(), any());
+                .add(any(), any(), any(), any());
     }
 
     @Test
