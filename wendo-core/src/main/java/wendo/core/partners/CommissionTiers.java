@@ -1,6 +1,7 @@
 package wendo.core.partners;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -51,18 +52,29 @@ public record CommissionTiers(Measure by, Reach reach, List<Tier> tiers) {
     }
 
     /**
-     * What one outcome earns, exactly.
+     * A part of a base, and what it earns by.
+     *
+     * @param baseMinor in minor units
+     */
+    public record Share(long baseMinor, CommissionRate rate) {
+        BigDecimal earned() {
+            return rate.of(baseMinor);
+        }
+    }
+
+    /**
+     * What one outcome earns, in the parts that it is worked out of.
      *
      * @param before what the month had before it
      * @param month what the month has in all
      */
-    BigDecimal earned(long baseMinor, MonthSoFar before, MonthSoFar month) {
+    List<Share> shares(long baseMinor, MonthSoFar before, MonthSoFar month) {
         return switch (reach) {
-            case WHOLE -> reached(at(month)).rate().of(baseMinor);
+            case WHOLE -> List.of(new Share(baseMinor, reached(at(month)).rate()));
             case MARGINAL ->
                 by == Measure.COUNT
-                        ? after(before.outcomes()).rate().of(baseMinor)
-                        : shared(baseMinor, before.baseMinor());
+                        ? List.of(new Share(baseMinor, after(before.outcomes()).rate()))
+                        : bands(baseMinor, before.baseMinor());
         };
     }
 
@@ -87,18 +99,18 @@ public record CommissionTiers(Measure by, Reach reach, List<Tier> tiers) {
     }
 
     /** Each part of the base by the tier that it falls in; an amount is earned once, by the tier of its beginning. */
-    private BigDecimal shared(long baseMinor, long soFar) {
+    private List<Share> bands(long baseMinor, long soFar) {
         if (baseMinor == 0 || after(soFar).rate() instanceof CommissionRate.Amount) {
-            return after(soFar).rate().of(baseMinor);
+            return List.of(new Share(baseMinor, after(soFar).rate()));
         }
-        BigDecimal earned = BigDecimal.ZERO;
+        List<Share> bands = new ArrayList<>();
         for (int i = 0; i < tiers.size(); i++) {
             long from = Math.max(tiers.get(i).over(), soFar);
             long to = i + 1 < tiers.size() ? Math.min(tiers.get(i + 1).over(), soFar + baseMinor) : soFar + baseMinor;
             if (to > from && tiers.get(i).rate() instanceof CommissionRate.Percent share) {
-                earned = earned.add(share.of(to - from));
+                bands.add(new Share(to - from, share));
             }
         }
-        return earned;
+        return List.copyOf(bands);
     }
 }

@@ -1,5 +1,6 @@
 package wendo.core.partners;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -17,14 +18,11 @@ public record MonthCommission(List<Line> lines) {
     /**
      * An outcome that is the partner's.
      *
-     * @param keptMinor what is left of its value, 0 or more
      * @param isFirst whether it is the customer's first of its kind
      */
-    public record Earning(UUID outcome, OutcomeKind kind, LocalDate day, long keptMinor, boolean isFirst) {
-        public Earning {
-            if (keptMinor < 0) {
-                throw new IllegalArgumentException("What is left of a value must be 0 or more, but was " + keptMinor);
-            }
+    public record Earning(UUID outcome, OutcomeKind kind, LocalDate day, Worth worth, boolean isFirst) {
+        Earning withKept(long minor) {
+            return new Earning(outcome, kind, day, worth.withKept(minor), isFirst);
         }
     }
 
@@ -34,17 +32,33 @@ public record MonthCommission(List<Line> lines) {
         NO_TERMS,
         NOT_AGREED,
         NOT_FIRST,
-        CAPPED_BY_MONTH
+        NOT_AMONG_ITEMS,
+        CAPPED,
+        CAPPED_BY_MONTH;
+
+        boolean earns() {
+            return this == BY_TERMS || this == CAPPED || this == CAPPED_BY_MONTH;
+        }
     }
 
     /**
      * What one outcome earns.
      *
-     * @param baseMinor what it is worked out of, in minor units
+     * @param shares what it is worked out of; none where nothing is earned
      * @param minor in minor units, 0 or more
      * @param dueFrom the first day on which it may be paid
      */
-    public record Line(Earning earning, long baseMinor, long minor, Reason reason, LocalDate dueFrom) {}
+    public record Line(
+            Earning earning, List<CommissionTiers.Share> shares, long minor, Reason reason, LocalDate dueFrom) {
+        public Line {
+            shares = List.copyOf(shares);
+        }
+
+        /** In minor units. */
+        public long baseMinor() {
+            return shares.stream().mapToLong(CommissionTiers.Share::baseMinor).sum();
+        }
+    }
 
     public MonthCommission {
         lines = List.copyOf(lines);
@@ -62,7 +76,7 @@ public record MonthCommission(List<Line> lines) {
         for (Earning one : inOrder) {
             Optional<CommissionTerms> its = terms.apply(one.day());
             if (why(one, its) == Reason.BY_TERMS) {
-                whole = whole.plus(its.orElseThrow().base(one.keptMinor()));
+                whole = whole.plus(its.orElseThrow().base().of(one.worth()));
             }
         }
         List<Line> lines = new ArrayList<>();
@@ -78,27 +92,25 @@ public record MonthCommission(List<Line> lines) {
     /** What came before in the month, what comes in all of it, and what was earned so far, in minor units. */
     private record Running(MonthSoFar before, MonthSoFar whole, long earnedMinor) {
         Running after(Line line) {
-            boolean counts = line.reason() == Reason.BY_TERMS || line.reason() == Reason.CAPPED_BY_MONTH;
-            return new Running(counts ? before.plus(line.baseMinor()) : before, whole, earnedMinor + line.minor());
+            return new Running(
+                    line.reason().earns() ? before.plus(line.baseMinor()) : before, whole, earnedMinor + line.minor());
         }
     }
 
     private static Line line(Earning one, Optional<CommissionTerms> terms, Running running) {
         Reason why = why(one, terms);
         if (why != Reason.BY_TERMS) {
-            return new Line(one, 0, 0, why, one.day());
+            return new Line(one, List.of(), 0, why, one.day());
         }
         CommissionTerms its = terms.orElseThrow();
-        long base = its.base(one.keptMinor());
         CommissionTiers tiers = Optional.ofNullable(its.rates().get(one.kind())).orElseThrow();
-        long earned = its.capped(tiers.earned(base, running.before(), running.whole()));
+        List<CommissionTiers.Share> shares =
+                tiers.shares(its.base().of(one.worth()), running.before(), running.whole());
+        BigDecimal earned = shares.stream().map(CommissionTiers.Share::earned).reduce(BigDecimal.ZERO, BigDecimal::add);
+        long capped = its.capped(earned);
         long left = Math.max(0, its.mostPerMonthMinor().orElse(Long.MAX_VALUE) - running.earnedMinor());
-        return new Line(
-                one,
-                base,
-                Math.min(earned, left),
-                earned > left ? Reason.CAPPED_BY_MONTH : Reason.BY_TERMS,
-                one.day().plusDays(its.heldDays()));
+        Reason reason = capped > left ? Reason.CAPPED_BY_MONTH : its.isCapped(earned) ? Reason.CAPPED : why;
+        return new Line(one, shares, Math.min(capped, left), reason, one.day().plusDays(its.heldDays()));
     }
 
     private static Reason why(Earning one, Optional<CommissionTerms> terms) {
@@ -107,6 +119,9 @@ public record MonthCommission(List<Line> lines) {
         }
         if (!terms.get().rates().containsKey(one.kind())) {
             return Reason.NOT_AGREED;
+        }
+        if (!terms.get().base().counts(one.worth().items())) {
+            return Reason.NOT_AMONG_ITEMS;
         }
         return terms.get().firstOnly() && !one.isFirst() ? Reason.NOT_FIRST : Reason.BY_TERMS;
     }

@@ -41,7 +41,7 @@ class MonthCommissionTest {
     }
 
     private static Earning sale(int number, long minor) {
-        return new Earning(new UUID(0, number), OutcomeKind.PURCHASE, DAY, minor, true);
+        return new Earning(new UUID(0, number), OutcomeKind.PURCHASE, DAY, Worth.of(minor), true);
     }
 
     private static MonthCommission month(CommissionTerms terms, long... values) {
@@ -144,8 +144,47 @@ class MonthCommissionTest {
     @ParameterizedTest
     @CsvSource({"12000,20,10000", "11900,19,10000", "100,7,93", "1,20,1", "0,20,0", "107,7,100"})
     void tax_in_a_value_does_not_count(long value, String tax, long base) {
-        CommissionTerms terms = of(CommissionTiers.flat(percent("100"))).withTaxPercent(tax);
+        CommissionTerms terms =
+                of(CommissionTiers.flat(percent("100"))).withBase(CommissionBase.WHOLE.withTaxPercent(tax));
         assertThat(month(terms, value).lines().get(0).baseMinor()).isEqualTo(base);
+    }
+
+    /** £60.00 with £4.80 for delivery, of which £30.00 came back: half of the goods are left, £27.60; less 20 % tax, £23.00. */
+    @Test
+    void delivery_is_taken_off_in_proportion_to_what_is_left() {
+        CommissionTerms terms = of(CommissionTiers.flat(percent("100")))
+                .withBase(CommissionBase.WHOLE.withoutItsDelivery().withTaxPercent("20"));
+        Earning half = new Earning(
+                new UUID(0, 1), OutcomeKind.PURCHASE, DAY, new Worth(6_000, 3_000, 480, "Deck shoes"), true);
+        assertThat(minors(MonthCommission.of(List.of(half), day -> Optional.of(terms))))
+                .containsExactly(2_300L);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Weekend course,1000", "2 × WEEKEND COURSE; lunch,1000", "Gift voucher,0", "'',0"})
+    void where_items_are_named_an_outcome_must_have_one_of_them(String items, long minor) {
+        CommissionTerms terms = of(CommissionTiers.flat(percent("10")))
+                .withBase(CommissionBase.WHOLE.withItems("weekend course", "taster"));
+        Earning sale =
+                new Earning(new UUID(0, 1), OutcomeKind.PURCHASE, DAY, new Worth(10_000, 10_000, 0, items), true);
+        Line line = MonthCommission.of(List.of(sale), day -> Optional.of(terms))
+                .lines()
+                .get(0);
+        assertThat(line.minor()).isEqualTo(minor);
+        assertThat(line.reason()).isEqualTo(minor > 0 ? Reason.BY_TERMS : Reason.NOT_AMONG_ITEMS);
+    }
+
+    /** Of £250.00 the first £100.00 earn 5 %, the next £150.00 8 %: what the line says adds up to what it earns. */
+    @Test
+    void a_line_tells_what_it_was_worked_out_of() {
+        CommissionTiers bands = tiers(Measure.VALUE, Reach.MARGINAL, 0, percent("5"), 10_000, percent("8"));
+        Line line = month(of(bands), 25_000).lines().get(0);
+        assertThat(line.shares())
+                .containsExactly(
+                        new CommissionTiers.Share(10_000, percent("5")),
+                        new CommissionTiers.Share(15_000, percent("8")));
+        assertThat(line.baseMinor()).isEqualTo(25_000);
+        assertThat(line.minor()).isEqualTo(500 + 1_200);
     }
 
     @Test
@@ -155,7 +194,7 @@ class MonthCommissionTest {
         MonthCommission month = month(terms, 3_000, 9_000, 5_000, 100);
         assertThat(minors(month)).containsExactly(300L, 400L, 200L, 0L);
         assertThat(month.lines().stream().map(Line::reason))
-                .containsExactly(Reason.BY_TERMS, Reason.BY_TERMS, Reason.CAPPED_BY_MONTH, Reason.CAPPED_BY_MONTH);
+                .containsExactly(Reason.BY_TERMS, Reason.CAPPED, Reason.CAPPED_BY_MONTH, Reason.CAPPED_BY_MONTH);
     }
 
     @Test
@@ -164,10 +203,10 @@ class MonthCommissionTest {
                 of(CommissionTiers.flat(percent("10"))).withFirstOnly().withHeldDays(14);
         LocalDate march = LocalDate.of(2026, 3, 1);
         List<Earning> month = List.of(
-                new Earning(new UUID(0, 1), OutcomeKind.PURCHASE, DAY, 1_000, true),
-                new Earning(new UUID(0, 2), OutcomeKind.PURCHASE, DAY, 1_000, false),
-                new Earning(new UUID(0, 3), OutcomeKind.LEAD, DAY, 1_000, true),
-                new Earning(new UUID(0, 4), OutcomeKind.PURCHASE, march, 1_000, true));
+                new Earning(new UUID(0, 1), OutcomeKind.PURCHASE, DAY, Worth.of(1_000), true),
+                new Earning(new UUID(0, 2), OutcomeKind.PURCHASE, DAY, Worth.of(1_000), false),
+                new Earning(new UUID(0, 3), OutcomeKind.LEAD, DAY, Worth.of(1_000), true),
+                new Earning(new UUID(0, 4), OutcomeKind.PURCHASE, march, Worth.of(1_000), true));
         MonthCommission earned =
                 MonthCommission.of(month, day -> day.isBefore(march) ? Optional.of(terms) : Optional.empty());
         assertThat(earned.lines().stream().map(Line::reason))
@@ -184,7 +223,8 @@ class MonthCommissionTest {
         CommissionTerms now = of(CommissionTiers.flat(percent("20")));
         List<Earning> month = new ArrayList<>();
         for (int day = 1; day <= 28; day++) {
-            month.add(new Earning(new UUID(0, day), OutcomeKind.PURCHASE, LocalDate.of(2026, 2, day), 1_000, true));
+            month.add(new Earning(
+                    new UUID(0, day), OutcomeKind.PURCHASE, LocalDate.of(2026, 2, day), Worth.of(1_000), true));
         }
         Random random = new Random(7);
         for (int run = 0; run < 20; run++) {
