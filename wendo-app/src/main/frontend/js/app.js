@@ -14,6 +14,7 @@ import { filter } from "./filter.js";
 import { fold } from "./fold.js";
 import { mirror } from "./mirror.js";
 import { passkey } from "./passkey.js";
+import { pays } from "./pays.js";
 import { ticks } from "./ticks.js";
 import { zone } from "./zone.js";
 
@@ -28,6 +29,7 @@ Alpine.data("filter", filter);
 Alpine.data("fold", fold);
 Alpine.data("mirror", mirror);
 Alpine.data("passkey", passkey);
+Alpine.data("pays", pays);
 Alpine.data("ticks", ticks);
 Alpine.data("zone", zone);
 Alpine.start();

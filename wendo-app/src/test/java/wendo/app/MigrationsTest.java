@@ -114,6 +114,7 @@ class MigrationsTest {
                         "door_destinations_due",
                         "door_businesses_keeping",
                         "door_businesses_to_delete",
+                        "door_partner",
                         "delete_business",
                         "drop_empty_visit_months",
                         "ensure_visit_month",

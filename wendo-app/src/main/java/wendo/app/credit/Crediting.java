@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.modulith.events.IncompleteEventPublications;
 import org.springframework.scheduling.annotation.Async;
@@ -38,6 +39,7 @@ class Crediting {
     private final SchedulerClient jobs;
     private final Clock clock;
     private final IncompleteEventPublications incomplete;
+    private final ApplicationEventPublisher events;
 
     Crediting(
             CreditWork work,
@@ -49,7 +51,8 @@ class Crediting {
             BusinessScope scope,
             SchedulerClient jobs,
             Clock clock,
-            IncompleteEventPublications incomplete) {
+            IncompleteEventPublications incomplete,
+            ApplicationEventPublisher events) {
         this.work = work;
         this.editions = editions;
         this.dueOutcomes = dueOutcomes;
@@ -60,6 +63,7 @@ class Crediting {
         this.jobs = jobs;
         this.clock = clock;
         this.incomplete = incomplete;
+        this.events = events;
     }
 
     @Async
@@ -130,6 +134,9 @@ class Crediting {
             affected.addAll(joins.join(outcome));
         }
         creditAgain(List.copyOf(affected));
+        if (!affected.isEmpty()) {
+            events.publishEvent(new OutcomesCredited(BusinessScope.current(), List.copyOf(affected)));
+        }
         return affected.size();
     }
 

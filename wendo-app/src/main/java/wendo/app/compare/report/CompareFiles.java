@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,7 +29,9 @@ import wendo.app.compare.table.Judged;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.site.PrintedPage;
 import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.ViewRecord;
 import wendo.app.platform.tables.NamedTable;
 import wendo.app.platform.tables.TableFormat;
 import wendo.core.measure.Interval;
@@ -41,10 +44,12 @@ class CompareFiles {
     private static final int RATE_DIGITS = 6;
 
     private final Comparisons comparisons;
-    private final ComparePdf pdf;
+    private final ReportContent content;
+    private final PrintedPage pdf;
 
-    CompareFiles(Comparisons comparisons, ComparePdf pdf) {
+    CompareFiles(Comparisons comparisons, ReportContent content, PrintedPage pdf) {
         this.comparisons = comparisons;
+        this.content = content;
         this.pdf = pdf;
     }
 
@@ -52,7 +57,10 @@ class CompareFiles {
     void paper(CompareContext context, HttpServletResponse response) throws IOException {
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"comparison.pdf\"");
         response.setContentType("application/pdf");
-        pdf.write(context, response.getOutputStream());
+        Map<String, Object> shown = new HashMap<>(ViewRecord.values(content.table(context)));
+        shown.put("business", context.business().name());
+        shown.put("figures", context.figures());
+        pdf.write("compare/report/print", shown, PrintedPage.Sheet.ACROSS, response.getOutputStream());
     }
 
     @GetMapping("/compare/comparison.{format}")

@@ -111,13 +111,13 @@ public class GroupSpend {
         }
         boolean anyVisits = weights.stream().anyMatch(weight -> weight.visits() > 0);
         List<Long> parts = Allocation.split(
-                minor,
+                Math.abs(minor),
                 weights.stream()
                         .map(weight -> anyVisits ? weight.visits() : weight.links())
                         .toList());
         for (int i = 0; i < weights.size(); i++) {
             if (parts.get(i) > 0) {
-                byKey.merge(weights.get(i).key(), parts.get(i), Long::sum);
+                byKey.merge(weights.get(i).key(), minor < 0 ? -parts.get(i) : parts.get(i), Long::sum);
             }
         }
     }

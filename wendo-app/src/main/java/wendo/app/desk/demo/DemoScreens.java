@@ -65,6 +65,7 @@ class DemoScreens {
         office(maren, business);
         arrival(maren, links, siteOrigin);
         place(maren, links, firstDay, siteOrigin);
+        DemoPartners.meet(maren, firstDay);
         maren.send("/setup/people", "/setup/people/invite", """
                 email: joris@marrampoint.example
                 role: viewer
@@ -160,6 +161,11 @@ class DemoScreens {
     private static void placed(DemoBrowser maren, String link, Put put) {
         String page = link + "/place";
         maren.send(page, page, "place: %s\nplacedOn: %s\ncopies: %d".formatted(put.place(), put.day(), put.copies()));
+    }
+
+    /** After all is credited. */
+    void settle(DemoStart.Login owner) {
+        DemoPartners.settle(browser(owner));
     }
 
     /** After everybody came: the list of students who were written to, a tenth of them by lot not, and what came of it. */

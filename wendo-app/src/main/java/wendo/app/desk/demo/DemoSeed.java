@@ -195,7 +195,8 @@ class DemoSeed {
     }
 
     /** What the people of the business did meanwhile. */
-    void work(Business business) {
+    void work(Business business, DemoStart.Login owner) {
+        boolean isFirst = isNew;
         scope.within(business.id(), () -> {
             jdbc.sql("select analyze_credit_tables()").query(row -> {});
             desk.work();
@@ -207,6 +208,9 @@ class DemoSeed {
             attribution.anew("The season's journeys are learned from");
             return true;
         });
+        if (isFirst) {
+            screens.settle(owner);
+        }
     }
 
     /** Screens are full from the first look on: waits, a minute at most, until what was filled in is credited. */

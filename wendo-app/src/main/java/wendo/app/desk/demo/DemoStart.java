@@ -93,7 +93,7 @@ class DemoStart implements ApplicationRunner {
         });
         seed.fill(business, siteOrigin, LOGINS.get(0));
         seed.awaitCredit();
-        seed.work(business);
+        seed.work(business, LOGINS.get(0));
         write(business);
     }
 

@@ -24,6 +24,7 @@ public class Spends {
     private final EntityManager entities;
     private final SpendQueries queries;
     private final CampaignShares shares;
+    private final List<AddedSpend> added;
     private final Clock clock;
 
     Spends(
@@ -31,11 +32,13 @@ public class Spends {
             EntityManager entities,
             SpendQueries queries,
             CampaignShares shares,
+            List<AddedSpend> added,
             Clock clock) {
         this.repository = repository;
         this.entities = entities;
         this.queries = queries;
         this.shares = shares;
+        this.added = List.copyOf(added);
         this.clock = clock;
     }
 
@@ -118,6 +121,7 @@ public class Spends {
                             .forEach((source, minor) -> parts.add(
                                     new Part(source, Optional.empty(), Optional.of(campaign), first, minor))));
         }
+        added.forEach(more -> parts.addAll(more.parts(period)));
         return List.copyOf(parts);
     }
 

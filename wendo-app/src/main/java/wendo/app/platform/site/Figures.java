@@ -133,6 +133,11 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return DateTimeFormatter.ofPattern("d MMM", locale).format(day);
     }
 
+    /** A month by its first day. */
+    public String month(LocalDate first) {
+        return DateTimeFormatter.ofPattern("LLLL yyyy", Texts.language()).format(first);
+    }
+
     public String dayOf(Instant at) {
         return day(at.atZone(zone).toLocalDate());
     }

@@ -123,7 +123,7 @@ class TextsTest {
     /** By the pages that a business's own customers see, what fills them in, and the foot of mails. */
     private static Set<String> askedInPublic(Set<String> known) {
         Pattern files = Pattern.compile(
-                ".*/(open[a-z-]*\\.html|Filled\\.java|FormIntake\\.java|FormField\\.java|OptInController\\.java"
+                ".*/(open[a-z-]*\\.html|Filled\\.java|FormIntake\\.java|FormField\\.java|OptInController\\.java|TermsWords\\.java|TermsWay\\.java"
                         + "|OpenReport\\.java|DeadEnd\\.java|Mail\\.java"
                         + "|compare/(report/report[a-z-]*\\.html|table/parts\\.html|(verdict|table|sql)/\\w+(?<!Controller)\\.java"
                         + "|experiments/Pairs?\\.java))");

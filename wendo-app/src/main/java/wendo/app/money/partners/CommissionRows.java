@@ -1,0 +1,256 @@
+package wendo.app.money.partners;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import wendo.app.platform.business.BusinessScope;
+import wendo.core.partners.CommissionLedger;
+import wendo.core.partners.MonthCommission;
+
+/**
+ * Whose outcomes are, and the lines of what they earned: worked out in sets, for a season's outcomes can be credited at
+ * once. Runs in the transaction of its caller.
+ */
+@Component
+class CommissionRows {
+    /** Evidence that earns, strongest first. What a customer answers and where a visit was referred from do not. */
+    private static final String EARNING = "array['set', 'click', 'code', 'partner', 'claim', 'visitor', 'contact']";
+
+    private final JdbcClient jdbc;
+
+    CommissionRows(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** A partner and a month of it, by its first day. */
+    record PartnerMonth(UUID partner, LocalDate month) {}
+
+    Set<PartnerMonth> monthsOf(List<UUID> outcomes) {
+        return Set.copyOf(jdbc.sql("select distinct partner_id, month from partner_outcome where outcome_id = any(?)")
+                .param(outcomes.toArray(UUID[]::new))
+                .query((row, number) ->
+                        new PartnerMonth(row.getObject(1, UUID.class), row.getObject(2, LocalDate.class)))
+                .list());
+    }
+
+    /** Of all partners that the evidence of an outcome points to, the one with the strongest and with terms for it earns. */
+    void findWhose(List<UUID> outcomes) {
+        UUID[] ids = outcomes.toArray(UUID[]::new);
+        jdbc.sql("delete from partner_outcome where outcome_id = any(?)")
+                .param(ids)
+                .update();
+        jdbc.sql("""
+                        insert into partner_outcome (outcome_id, business_id, partner_id, evidence, way, earns, month)
+                        with pointed as (
+                            select o.id, u.source_id as partner, u.evidence, array_position(%s, u.evidence::text) as strength,
+                                (o.occurred_at at time zone b.zone)::date as day
+                            from outcome o join business b on b.id = o.business_id
+                            join outcome_clue u on u.outcome_id = o.id and u.source_id is not null
+                            where o.id = any(:outcomes) and not o.is_proof),
+                        by_terms as (
+                            select distinct on (p.id, p.partner) p.*, coalesce(t.way, '') as way
+                            from pointed p join partner q on q.id = p.partner
+                            left join lateral (
+                                select w.way from (values ('link', 2), ('code', 1)) w (way, turn)
+                                where case when p.evidence in ('click', 'visitor', 'contact') then w.way = 'link'
+                                        when p.evidence = 'code' then w.way = 'code' else true end
+                                    and exists (
+                                        select from (select a.last_day from partner_terms a
+                                            where a.partner_id = p.partner and a.way = w.way and a.first_day <= p.day
+                                            order by a.first_day desc limit 1) held
+                                        where held.last_day is null or held.last_day >= p.day)
+                                order by w.turn limit 1) t on true
+                            where p.strength is not null
+                            order by p.id, p.partner, (t.way is null), p.strength),
+                        refused as (
+                            select outcome_id, partner_id from commission_review where state = 'refused'
+                                and outcome_id = any(:outcomes))
+                        select b.id, :business, b.partner, b.evidence, b.way,
+                            b.way <> '' and r.outcome_id is null and row_number() over (
+                                partition by b.id order by (b.way = ''), (r.outcome_id is not null), b.strength, b.partner) = 1,
+                            date_trunc('month', b.day)::date
+                        from by_terms b left join refused r on r.outcome_id = b.id and r.partner_id = b.partner
+                        """.formatted(EARNING))
+                .param("outcomes", ids)
+                .param("business", BusinessScope.current().value())
+                .update();
+    }
+
+    /** Where somebody should look: the partner's own order, or a code that came from somewhere else. */
+    void review(List<UUID> outcomes) {
+        jdbc.sql("""
+                        insert into commission_review (id, business_id, partner_id, outcome_id, reason, state, said, found_at,
+                            decided_by)
+                        select gen_random_uuid(), :business, f.partner_id, f.outcome_id, f.reason, 'open', f.said, now(), ''
+                        from (
+                            select w.partner_id, w.outcome_id, 'self' as reason, '' as said
+                            from partner_outcome w join partner p on p.id = w.partner_id join outcome o on o.id = w.outcome_id
+                            where w.outcome_id = any(:outcomes) and w.earns
+                                and (p.email <> '' and o.email = p.email or p.phone <> '' and o.phone = p.phone)
+                            union all
+                            select w.partner_id, w.outcome_id, 'leaked', left(c.said, 300)
+                            from partner_outcome w
+                            join outcome_clue c on c.outcome_id = w.outcome_id and c.evidence = 'referrer' and c.said like '%.%'
+                            where w.outcome_id = any(:outcomes) and w.earns and w.evidence = 'code'
+                                and not exists (select from outcome_clue v where v.outcome_id = w.outcome_id
+                                    and v.source_id = w.partner_id and v.evidence in ('click', 'visitor'))) f
+                        on conflict do nothing
+                        """)
+                .param("outcomes", outcomes.toArray(UUID[]::new))
+                .param("business", BusinessScope.current().value())
+                .update();
+    }
+
+    /** What the lines on statements add up to, by outcome, of the outcomes of these months. */
+    Map<UUID, Long> settled(UUID partner, Set<LocalDate> months) {
+        return jdbc
+                .sql("""
+                        select outcome_id, sum(minor) from commission_line
+                        where partner_id = :partner and statement_id is not null and (:all or month = any(cast(:months as date[]))) group by 1
+                        """)
+                .param("partner", partner)
+                .param("all", months.isEmpty())
+                .param("months", texts(months))
+                .query((row, number) -> Map.entry(row.getObject(1, UUID.class), row.getLong(2)))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    /** What the lines on statements are of. */
+    Map<UUID, About> aboutSettled(UUID partner, Set<LocalDate> months) {
+        return jdbc
+                .sql("""
+                        select distinct on (outcome_id) outcome_id, outcome_kind, reference, month, way from commission_line
+                        where partner_id = :partner and statement_id is not null and (:all or month = any(cast(:months as date[])))
+                        """)
+                .param("partner", partner)
+                .param("all", months.isEmpty())
+                .param("months", texts(months))
+                .query((row, number) -> Map.entry(
+                        row.getObject(1, UUID.class),
+                        new About(
+                                row.getString(2),
+                                row.getString(3),
+                                row.getObject(4, LocalDate.class),
+                                TermsWay.of(row.getString(5)))))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    /** All outcomes that any evidence joins to a partner, or did. */
+    List<UUID> outcomesOf(UUID partner) {
+        return jdbc.sql("""
+                        select outcome_id from outcome_clue where source_id = :partner
+                        union
+                        select outcome_id from partner_outcome where partner_id = :partner
+                        """).param("partner", partner).query(UUID.class).list();
+    }
+
+    void forget(UUID outcome) {
+        jdbc.sql("delete from partner_outcome where outcome_id = ?")
+                .param(outcome)
+                .update();
+        jdbc.sql("delete from commission_review where outcome_id = ?")
+                .param(outcome)
+                .update();
+    }
+
+    /** The day after the last month that a statement went out for. */
+    LocalDate firstOpen(UUID partner) {
+        return jdbc
+                .sql("select max(month) from partner_statement where partner_id = ?")
+                .param(partner)
+                .query((row, number) -> row.getObject(1, LocalDate.class))
+                .stream()
+                .filter(java.util.Objects::nonNull)
+                .map(month -> YearMonth.from(month).plusMonths(1).atDay(1))
+                .findFirst()
+                .orElse(LocalDate.EPOCH);
+    }
+
+    /** An outcome that a line is of. */
+    record About(String kind, String reference, LocalDate month, TermsWay way) {
+        static final About GONE = new About("", "", LocalDate.EPOCH, TermsWay.LINK);
+    }
+
+    /** Puts these in the place of all lines of the months that are on no statement. */
+    void replace(
+            UUID partner, Set<LocalDate> months, List<CommissionLedger.Entry> entries, Function<UUID, About> about) {
+        jdbc.sql("""
+                        delete from commission_line
+                        where partner_id = :partner and statement_id is null and (:all or month = any(cast(:months as date[])))
+                        """)
+                .param("partner", partner)
+                .param("all", months.isEmpty())
+                .param("months", texts(months))
+                .update();
+        if (entries.isEmpty()) {
+            return;
+        }
+        List<About> of =
+                entries.stream().map(entry -> about.apply(entry.outcome())).toList();
+        jdbc.sql("""
+                        insert into commission_line (id, business_id, partner_id, outcome_id, outcome_kind, reference, month, way,
+                            kind, day, due_from, minor, reason, shares)
+                        select gen_random_uuid(), ?, ?, * from unnest(?::uuid[], ?::text[], ?::text[], ?::date[], ?::text[],
+                            ?::text[], ?::date[], ?::date[], ?::bigint[], ?::text[], ?::text[])
+                        """)
+                .params(BusinessScope.current().value(), partner)
+                .param(column(entries, CommissionLedger.Entry::outcome, UUID.class))
+                .params(column(of, About::kind, String.class), column(of, About::reference, String.class))
+                .params(
+                        column(of, one -> one.month().toString(), String.class),
+                        column(of, one -> one.way().key(), String.class))
+                .param(column(entries, one -> one.kind().name().toLowerCase(Locale.ROOT), String.class))
+                .param(column(entries, entry -> entry.day().toString(), String.class))
+                .param(column(entries, entry -> entry.dueFrom().toString(), String.class))
+                .param(column(entries, CommissionLedger.Entry::minor, Long.class))
+                .param(column(entries, CommissionRows::reason, String.class))
+                .param(column(entries, CommissionRows::shares, String.class))
+                .update();
+    }
+
+    void putOn(UUID statement, UUID partner, LocalDate end) {
+        jdbc.sql("""
+                        update commission_line set statement_id = :statement
+                        where partner_id = :partner and statement_id is null and day < :end
+                        """)
+                .param("statement", statement)
+                .param("partner", partner)
+                .param("end", end)
+                .update();
+    }
+
+    /** The driver takes no arrays of days. */
+    static String[] texts(Set<LocalDate> days) {
+        return days.stream().map(LocalDate::toString).toArray(String[]::new);
+    }
+
+    private static String reason(CommissionLedger.Entry entry) {
+        return entry.line()
+                .map(line -> line.reason().name().toLowerCase(Locale.ROOT))
+                .orElse("not_theirs");
+    }
+
+    private static String shares(CommissionLedger.Entry entry) {
+        return entry.line()
+                .map(MonthCommission.Line::shares)
+                .map(RatesText::ofShares)
+                .orElse("");
+    }
+
+    @SuppressWarnings("unchecked")
+    private static <R, T> T[] column(List<R> rows, Function<R, T> value, Class<T> type) {
+        return rows.stream().map(value).toArray(size -> (T[]) java.lang.reflect.Array.newInstance(type, size));
+    }
+}

@@ -1,0 +1,145 @@
+package wendo.app.money.partners;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
+import wendo.app.credit.OutcomesCredited;
+import wendo.app.outcome.outcomes.OutcomeTakenBack;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.Businesses;
+import wendo.core.partners.CommissionLedger;
+
+/** What each outcome earns a partner, worked out within seconds and again whenever something changes it. */
+@Service
+public class Commissions {
+    private final PartnerRepository partners;
+    private final TermsRepository terms;
+    private final OwedQueries owed;
+    private final CommissionRows rows;
+    private final Businesses businesses;
+    private final BusinessScope scope;
+
+    Commissions(
+            PartnerRepository partners,
+            TermsRepository terms,
+            OwedQueries owed,
+            CommissionRows rows,
+            Businesses businesses,
+            BusinessScope scope) {
+        this.partners = partners;
+        this.terms = terms;
+        this.owed = owed;
+        this.rows = rows;
+        this.businesses = businesses;
+        this.scope = scope;
+    }
+
+    @Async
+    @TransactionalEventListener
+    void on(OutcomesCredited event) {
+        scope.within(event.business(), () -> {
+            look(event.outcomes());
+            return event;
+        });
+    }
+
+    /** Its lines on statements are made up for; those on none go with it. */
+    @org.springframework.context.event.EventListener
+    @Transactional
+    void on(OutcomeTakenBack event) {
+        List<UUID> gone = List.of(event.outcome());
+        Set<CommissionRows.PartnerMonth> before = rows.monthsOf(gone);
+        rows.forget(event.outcome());
+        workOut(before);
+    }
+
+    /** Finds anew whose these outcomes are, and works out anew all months that this changes. */
+    @Transactional
+    public void look(List<UUID> outcomes) {
+        if (partners.count() == 0) {
+            return;
+        }
+        Set<CommissionRows.PartnerMonth> affected = new java.util.HashSet<>(rows.monthsOf(outcomes));
+        rows.findWhose(outcomes);
+        rows.review(outcomes);
+        affected.addAll(rows.monthsOf(outcomes));
+        workOut(affected);
+    }
+
+    private void workOut(Set<CommissionRows.PartnerMonth> affected) {
+        Map<UUID, Set<LocalDate>> byPartner = new TreeMap<>(); // always locked in the same order
+        affected.forEach(one ->
+                byPartner.computeIfAbsent(one.partner(), id -> new TreeSet<>()).add(one.month()));
+        byPartner.forEach(this::workOut);
+    }
+
+    /** All of a partner, after its terms or codes changed. */
+    @Transactional
+    public void workOutAll(UUID partner) {
+        List<UUID> outcomes = rows.outcomesOf(partner);
+        rows.findWhose(outcomes);
+        rows.review(outcomes);
+        Set<CommissionRows.PartnerMonth> others = rows.monthsOf(outcomes).stream()
+                .filter(one -> !one.partner().equals(partner))
+                .collect(Collectors.toSet());
+        workOut(partner, Set.of());
+        workOut(others);
+    }
+
+    /** @param months their first days; all if there are none */
+    private void workOut(UUID partner, Set<LocalDate> months) {
+        partners.lock(partner);
+        List<AgreedTerms> agreed = agreed(partner);
+        ZoneId zone = businesses.current().zone();
+        List<OwedQueries.Owed> outcomes = owed.of(new OwedQueries.Wanted(partner, months, needsFirsts(agreed)), zone);
+        Map<UUID, CommissionRows.About> about = new HashMap<>();
+        outcomes.forEach(one -> about.put(
+                one.owed().first().outcome(),
+                new CommissionRows.About(one.owed().first().kind().key(), one.reference(), one.month(), one.way())));
+        List<CommissionLedger.Entry> wanted = lines(outcomes, agreed);
+        Map<UUID, Long> settled = rows.settled(partner, months);
+        if (!about.keySet().containsAll(settled.keySet())) {
+            about.putAll(rows.aboutSettled(partner, months).entrySet().stream()
+                    .filter(one -> !about.containsKey(one.getKey()))
+                    .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        }
+        rows.replace(
+                partner,
+                months,
+                CommissionLedger.open(wanted, settled, rows.firstOpen(partner)),
+                outcome -> about.getOrDefault(outcome, CommissionRows.About.GONE));
+    }
+
+    private static boolean needsFirsts(List<AgreedTerms> agreed) {
+        return agreed.stream().anyMatch(one -> one.terms().firstOnly());
+    }
+
+    List<AgreedTerms> agreed(UUID partner) {
+        return terms.findByPartnerIdOrderByFirstDayDescWay(partner).stream()
+                .map(StoredTerms::agreed)
+                .toList();
+    }
+
+    /** Month by month, what comes by links apart from what comes with codes. */
+    static List<CommissionLedger.Entry> lines(List<OwedQueries.Owed> outcomes, List<AgreedTerms> agreed) {
+        List<CommissionLedger.Entry> lines = new ArrayList<>();
+        outcomes.stream()
+                .collect(Collectors.groupingBy(one -> Map.entry(one.month(), one.way())))
+                .forEach((monthAndWay, some) -> lines.addAll(CommissionLedger.of(
+                        some.stream().map(OwedQueries.Owed::owed).toList(),
+                        AgreedTerms.of(monthAndWay.getValue(), agreed))));
+        return lines;
+    }
+}

@@ -1,0 +1,220 @@
+package wendo.app.money.partners;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.RandomToken;
+import wendo.app.prepare.sources.SourceListed;
+import wendo.app.prepare.sources.Sources;
+import wendo.core.links.Channel;
+import wendo.core.partners.CommissionLedger;
+
+/** The partners of the current business. */
+@Service
+public class Partners {
+    private final PartnerRepository repository;
+    private final TermsRepository terms;
+    private final Sources sources;
+    private final Commissions commissions;
+    private final CommissionRows rows;
+    private final OwedQueries owed;
+    private final Businesses businesses;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Partners(
+            PartnerRepository repository,
+            TermsRepository terms,
+            Sources sources,
+            Commissions commissions,
+            CommissionRows rows,
+            OwedQueries owed,
+            Businesses businesses,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.repository = repository;
+        this.terms = terms;
+        this.sources = sources;
+        this.commissions = commissions;
+        this.rows = rows;
+        this.owed = owed;
+        this.businesses = businesses;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** A source of the channel becomes a partner; a new one is made where none is called so. */
+    @Transactional
+    public UUID add(String name, String by) {
+        SourceListed source = sources.findOrCreate(name, Channel.PARTNER);
+        Locale locale = businesses.current().locale();
+        repository.save(new Partner(source.id(), locale.getLanguage(), clock.instant(), by));
+        return source.id();
+    }
+
+    /** What a partner is, as far as it is edited. */
+    record Known(
+            UUID id,
+            int version,
+            PartnerForm.Contact contact,
+            PayoutDetails payout,
+            Optional<String> pageToken,
+            boolean showsValues,
+            boolean isEnded) {
+        private static Known of(Partner partner) {
+            return new Known(
+                    partner.id(),
+                    partner.version(),
+                    partner.contact(),
+                    partner.payout(),
+                    partner.pageToken(),
+                    partner.showsValues(),
+                    partner.isEnded());
+        }
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Known> find(UUID id) {
+        return repository.findById(id).map(Known::of);
+    }
+
+    @Transactional
+    void meet(UUID id, EditedVersion edited, PartnerForm.Contact contact) {
+        Partner partner = still(id, edited);
+        partner.meet(contact);
+    }
+
+    @Transactional
+    void payBy(UUID id, EditedVersion edited, PayoutDetails payout) {
+        still(id, edited).payBy(payout);
+    }
+
+    private Partner still(UUID id, EditedVersion edited) {
+        Partner partner = repository.findById(id).orElseThrow();
+        partner.mustStillBe(edited);
+        return partner;
+    }
+
+    /** Opens its page, or changes what it shows; a page that is open keeps its address. */
+    @Transactional
+    void openPage(UUID id, boolean withValues) {
+        Partner partner = repository.findById(id).orElseThrow();
+        partner.open(partner.pageToken().orElseGet(RandomToken::next), withValues);
+    }
+
+    /** The address answers nobody any more; opened again, the page has another. */
+    @Transactional
+    void closePage(UUID id) {
+        Partner partner = repository.findById(id).orElseThrow();
+        partner.open(null, partner.showsValues());
+    }
+
+    @Transactional
+    void end(UUID id, boolean away) {
+        Partner partner = repository.findById(id).orElseThrow();
+        if (away) {
+            partner.end(clock.instant());
+        } else {
+            partner.resume();
+        }
+    }
+
+    /** A version of its terms, and whether it can still be removed: nothing was settled by it. */
+    record Version(UUID id, AgreedTerms agreed, String by, boolean isOpen) {}
+
+    @Transactional(readOnly = true)
+    List<Version> terms(UUID partner) {
+        LocalDate firstOpen = rows.firstOpen(partner);
+        return terms.findByPartnerIdOrderByFirstDayDescWay(partner).stream()
+                .map(one -> new Version(
+                        one.id(),
+                        one.agreed(),
+                        one.createdBy(),
+                        !one.agreed().firstDay().isBefore(firstOpen)))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    LocalDate firstOpen(UUID partner) {
+        return rows.firstOpen(partner);
+    }
+
+    /** Two of one way and day are refused by their unique key. */
+    @Transactional
+    void agree(UUID partner, List<AgreedTerms> agreed, String by) {
+        repository.lock(partner);
+        agreed.forEach(one -> terms.save(new StoredTerms(partner, one, clock.instant(), by)));
+        commissions.workOutAll(partner);
+    }
+
+    /** Terms that nothing was settled by can be taken back. */
+    @Transactional
+    void withdraw(UUID partner, UUID version) {
+        repository.lock(partner);
+        terms.findById(version)
+                .filter(one -> !one.agreed().firstDay().isBefore(rows.firstOpen(partner)))
+                .ifPresent(terms::delete);
+        commissions.workOutAll(partner);
+    }
+
+    /**
+     * What terms would have cost.
+     *
+     * @param minor in minor units
+     * @param nowMinor by the terms as they are
+     */
+    record Trial(long outcomes, long minor, long nowMinor, int days) {}
+
+    /** What the partner's outcomes of the last days would have earned if these terms had held then. */
+    @Transactional(readOnly = true)
+    Trial tryOut(UUID partner, List<AgreedTerms> agreed, int days) {
+        ZoneId zone = businesses.current().zone();
+        LocalDate first = LocalDate.now(clock.withZone(zone)).minusDays(days - 1L);
+        List<OwedQueries.Owed> outcomes = owed.of(new OwedQueries.Wanted(partner, Set.of(), true), zone).stream()
+                .filter(one -> !one.owed().first().day().isBefore(first))
+                .toList();
+        List<AgreedTerms> always = agreed.stream()
+                .map(one -> new AgreedTerms(one.way(), LocalDate.EPOCH, Optional.empty(), one.terms()))
+                .toList();
+        return new Trial(
+                outcomes.size(),
+                sum(Commissions.lines(outcomes, always)),
+                sum(Commissions.lines(outcomes, commissions.agreed(partner))),
+                days);
+    }
+
+    private static long sum(List<CommissionLedger.Entry> lines) {
+        return lines.stream().mapToLong(CommissionLedger.Entry::minor).sum();
+    }
+
+    /** The partner whose page this is; it is noted that it was opened. */
+    @Transactional
+    public Optional<OwnPage> opened(String token) {
+        Optional<Partner> found = repository.findByPageToken(token).filter(one -> !one.isEnded());
+        Optional<OwnPage> page = found.map(
+                one -> new OwnPage(one.id(), Locale.forLanguageTag(one.contact().language()), one.showsValues()));
+        found.ifPresent(one -> repository.opened(one.id(), clock.instant()));
+        return page;
+    }
+
+    /** Whose page this address is; asked by anybody. */
+    @Transactional(readOnly = true)
+    public Optional<BusinessId> businessOf(String token) {
+        return jdbc.sql("select door_partner(?)")
+                .param(token)
+                .query(UUID.class)
+                .optional()
+                .map(BusinessId::new);
+    }
+}
