@@ -45,6 +45,9 @@ class OpenPartnerController {
     private static final int OPENINGS_PER_MINUTE = 60;
     private static final int DAYS = 365;
 
+    /** Older ones are on the statements. */
+    private static final int MOST_LINES = 40;
+
     private final Partners partners;
     private final PartnerQueries queries;
     private final CommissionLines lines;
@@ -84,6 +87,7 @@ class OpenPartnerController {
             List<PartnerQueries.OwnLink> links,
             List<String> codes,
             List<CommissionLines.Told> lines,
+            int most,
             List<StatementQueries.Row> statements,
             Figures figures) {}
 
@@ -117,6 +121,7 @@ class OpenPartnerController {
                         queries.links(own.partner(), year),
                         queries.codes(own.partner()),
                         lines.told(own.partner(), year, today, figures),
+                        MOST_LINES,
                         statements.of(own.partner()),
                         figures));
     }

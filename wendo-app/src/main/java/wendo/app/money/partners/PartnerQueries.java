@@ -63,7 +63,7 @@ public class PartnerQueries {
                         where lower(s.name || ' ' || p.contact || ' ' || p.email) like :find
                         order by p.ended_at is not null, s.name
                         """)
-                .param("find", FilterValues.needle(find))
+                .param("find", "%" + FilterValues.needle(find) + "%")
                 .param("start", period.startInclusive())
                 .param("end", period.endExclusive())
                 .param("today", today)

@@ -1,6 +1,7 @@
 package wendo.app.money.partners;
 
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -70,7 +71,12 @@ class TermsController {
 
     @GetMapping("/terms")
     ModelAndView terms(@PathVariable UUID id, PageContext context) {
-        return terms(id, TermsForm.of(context.business().today(clock)), Optional.empty(), context);
+        LocalDate today = context.business().today(clock);
+        TermsForm form = partners.terms(id).stream()
+                .findFirst()
+                .map(last -> TermsForm.of(today, last.agreed(), context.business()))
+                .orElseGet(() -> TermsForm.of(today));
+        return terms(id, form, Optional.empty(), context);
     }
 
     /** Tried out first, if that button was pressed. */

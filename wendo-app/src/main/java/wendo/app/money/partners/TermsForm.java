@@ -40,6 +40,51 @@ record TermsForm(TypedFields typed, Map<String, String> faults) {
         return new TermsForm(TypedFields.of(Map.of("firstDay", firstDay.toString(), "way", "both")), Map.of());
     }
 
+    /** What was agreed last, to be changed from a day on. */
+    static TermsForm of(LocalDate firstDay, AgreedTerms last, Business business) {
+        CommissionTerms terms = last.terms();
+        Map<String, String> typed = new LinkedHashMap<>(
+                Map.of("firstDay", firstDay.toString(), "way", last.way().key()));
+        terms.rates().forEach((kind, tiers) -> {
+            typed.put("by." + kind.key(), FilterValues.key(tiers.by()));
+            typed.put("reach." + kind.key(), FilterValues.key(tiers.reach()));
+            for (int i = 0; i < tiers.tiers().size(); i++) {
+                CommissionTiers.Tier tier = tiers.tiers().get(i);
+                String end = kind.key() + (i == 0 ? "" : "." + i);
+                typed.put("rate." + end, typed(tier.rate(), business));
+                if (i > 0) {
+                    typed.put(
+                            "over." + end,
+                            tiers.by() == CommissionTiers.Measure.VALUE
+                                    ? typed(tier.over(), business)
+                                    : String.valueOf(tier.over()));
+                }
+            }
+        });
+        typed.put(
+                "taxPercent",
+                terms.base().taxPercent().signum() == 0
+                        ? ""
+                        : terms.base().taxPercent().stripTrailingZeros().toPlainString());
+        typed.put("withoutDelivery", terms.base().withoutDelivery() ? "yes" : "");
+        typed.put("items", String.join(", ", terms.base().items()));
+        terms.mostPerOutcomeMinor().ifPresent(most -> typed.put("mostPerOutcome", typed(most, business)));
+        terms.mostPerMonthMinor().ifPresent(most -> typed.put("mostPerMonth", typed(most, business)));
+        typed.put("firstOnly", terms.firstOnly() ? "yes" : "");
+        typed.put("heldDays", terms.heldDays() == 0 ? "" : String.valueOf(terms.heldDays()));
+        return new TermsForm(TypedFields.of(typed), Map.of());
+    }
+
+    private static String typed(CommissionRate rate, Business business) {
+        return rate instanceof CommissionRate.Percent share
+                ? share.percent().stripTrailingZeros().toPlainString() + "%"
+                : typed(((CommissionRate.Amount) rate).minor(), business);
+    }
+
+    private static String typed(long minor, Business business) {
+        return Amount.typed(minor, business.currency(), business.locale());
+    }
+
     public String typed(String field) {
         return typed.raw(field);
     }

@@ -199,7 +199,7 @@ public class StatementQueries {
     List<Waiting> waiting(LocalDate today) {
         return jdbc.sql("""
                         select date_trunc('month', day)::date, count(distinct partner_id), sum(minor) from commission_line
-                        where statement_id is null and day < date_trunc('month', cast(? as date))::date group by 1 order by 1
+                        where statement_id is null and minor <> 0 and day < date_trunc('month', cast(? as date))::date group by 1 order by 1
                         """)
                 .param(today)
                 .query((row, number) -> new Waiting(row.getObject(1, LocalDate.class), row.getInt(2), row.getLong(3)))

@@ -58,7 +58,7 @@ class Statements {
     private List<Statement.Month> due(YearMonth until) {
         return jdbc.sql("""
                         select distinct partner_id, date_trunc('month', day)::date as month from (
-                            select partner_id, day from commission_line where statement_id is null and day < :end
+                            select partner_id, day from commission_line where statement_id is null and day < :end and minor <> 0
                             union all
                             select partner_id, greatest(paid_on, coalesce((select max(month) + interval '1 month'
                                 from partner_statement s where s.partner_id = p.partner_id), paid_on)::date)
