@@ -50,7 +50,8 @@ class PartnersBench extends WendoTest {
                 seconds(() -> in(tenant, () -> statements.make(before, today, "bench"))));
         say(
                 "the statements of a month in %.1f s",
-                seconds(() -> in(tenant, () -> statements.make(YearMonth.from(today).minusMonths(1), today, "bench"))));
+                seconds(() ->
+                        in(tenant, () -> statements.make(YearMonth.from(today).minusMonths(1), today, "bench"))));
         assertThat(count(tenant, "select count(distinct number) - max(number) from partner_statement"))
                 .isZero();
     }
@@ -82,13 +83,18 @@ class PartnersBench extends WendoTest {
                             '', false, 14, now(), 'bench'
                         from partner
                         """).update());
-        in(tenant, () -> jdbc.sql("""
+        in(
+                tenant,
+                () -> jdbc.sql("""
                         insert into outcome (id, business_id, kind, reference, reference_key, value_minor, occurred_at, recorded_at,
                             reported_by, status, refunded_minor, is_proof)
                         select gen_random_uuid(), current_business(), 'booking', 'R-' || n, 'r-' || n, 1000 + n % 9000,
                             now() - interval '1 day' - random() * make_interval(days => :days), now(), 'server', 'open', 0, false
                         from generate_series(1, :outcomes) n
-                        """).param("days", DAYS).param("outcomes", OUTCOMES).update());
+                        """)
+                        .param("days", DAYS)
+                        .param("outcomes", OUTCOMES)
+                        .update());
         in(tenant, () -> jdbc.sql("""
                         insert into outcome_clue
                         select o.business_id, o.id, 'code', 'CODE', p.id, true
