@@ -68,6 +68,8 @@ create table partner_outcome (
 );
 create index on partner_outcome (business_id, partner_id, month);
 
+create index on outcome_clue (business_id, source_id) where source_id is not null;
+
 -- Statements are numbered without gaps for each business, and never change.
 create table partner_statement (
     id uuid primary key,
@@ -112,6 +114,7 @@ create table commission_line (
 );
 create index on commission_line (business_id, partner_id, day);
 create index on commission_line (business_id, outcome_id);
+create index on commission_line (business_id, partner_id) where statement_id is null;
 
 -- Payments, and the orders to a bank that they went out with.
 create table payout (

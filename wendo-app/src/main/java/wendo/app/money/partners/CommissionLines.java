@@ -63,10 +63,10 @@ public class CommissionLines {
                 .toList();
     }
 
-    /** All lines of the days before {@code end} that are on none are on this statement from now on, and never change. */
+    /** All lines of the days before {@code end} that are on no statement are on those of a month now, and never change. */
     @Transactional
-    public void putOn(UUID statement, UUID partner, LocalDate end) {
-        rows.putOn(statement, partner, end);
+    public void putOn(LocalDate month, LocalDate end, int afterNumber) {
+        rows.putOn(month, end, afterNumber);
     }
 
     @Transactional(readOnly = true)

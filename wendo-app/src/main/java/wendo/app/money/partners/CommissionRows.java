@@ -220,13 +220,14 @@ class CommissionRows {
                 .update();
     }
 
-    void putOn(UUID statement, UUID partner, LocalDate end) {
+    void putOn(LocalDate month, LocalDate end, int afterNumber) {
         jdbc.sql("""
-                        update commission_line set statement_id = :statement
-                        where partner_id = :partner and statement_id is null and day < :end
+                        update commission_line l set statement_id = s.id from partner_statement s
+                        where s.partner_id = l.partner_id and s.month = :month and s.number > :after
+                            and l.statement_id is null and l.day < :end
                         """)
-                .param("statement", statement)
-                .param("partner", partner)
+                .param("month", month)
+                .param("after", afterNumber)
                 .param("end", end)
                 .update();
     }

@@ -29,7 +29,7 @@ class PartnerPayment extends BusinessEntity {
     @SuppressWarnings("NullAway.Init")
     protected PartnerPayment() {}
 
-    private PartnerPayment(UUID partner, String state, Sent sent, Statement.Made made) {
+    private PartnerPayment(UUID partner, String state, Sent sent, Made made) {
         super(UUID.randomUUID());
         this.partnerId = partner;
         this.state = state;
@@ -43,11 +43,11 @@ class PartnerPayment extends BusinessEntity {
     /** What was sent, on which day, in minor units. */
     record Sent(LocalDate on, long minor, String note) {}
 
-    static PartnerPayment paid(UUID partner, Sent sent, Statement.Made made) {
+    static PartnerPayment paid(UUID partner, Sent sent, Made made) {
         return new PartnerPayment(partner, PAID, sent, made);
     }
 
-    static PartnerPayment ordered(UUID partner, UUID payout, Sent sent, Statement.Made made) {
+    static PartnerPayment ordered(UUID partner, UUID payout, Sent sent, Made made) {
         PartnerPayment payment = new PartnerPayment(partner, OPEN, sent, made);
         payment.payoutId = payout;
         return payment;

@@ -77,8 +77,8 @@ class Payments {
                 .list();
     }
 
-    private Statement.Made made(String by) {
-        return new Statement.Made(clock.instant(), by);
+    private Made made(String by) {
+        return new Made(clock.instant(), by);
     }
 
     /** An order for all that are payable now; a partner is in one open order at most. Empty if nobody is. */

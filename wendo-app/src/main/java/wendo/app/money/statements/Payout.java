@@ -19,7 +19,7 @@ class Payout extends BusinessEntity {
     @SuppressWarnings("NullAway.Init")
     protected Payout() {}
 
-    Payout(int number, LocalDate payOn, Statement.Made made) {
+    Payout(int number, LocalDate payOn, Made made) {
         super(UUID.randomUUID());
         this.number = number;
         this.payOn = payOn;

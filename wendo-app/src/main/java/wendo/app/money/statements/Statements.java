@@ -1,5 +1,6 @@
 package wendo.app.money.statements;
 
+import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -13,13 +14,21 @@ import wendo.app.money.partners.CommissionLines;
 /** Makes statements. Each partner's months follow one another, and the numbers of a business have no gaps. */
 @Service
 class Statements {
-    private final StatementRepository repository;
+    private static final String DUE = """
+            with due as (
+                select partner_id, date_trunc('month', day)::date as month from commission_line
+                where statement_id is null and minor <> 0
+                union
+                select partner_id, date_trunc('month', greatest(paid_on, (select max(month) + interval '1 month'
+                    from partner_statement s where s.partner_id = p.partner_id)))::date
+                from partner_payment p where state = 'paid' and statement_id is null)
+            """;
+
     private final CommissionLines lines;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Statements(StatementRepository repository, CommissionLines lines, JdbcClient jdbc, Clock clock) {
-        this.repository = repository;
+    Statements(CommissionLines lines, JdbcClient jdbc, Clock clock) {
         this.lines = lines;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -43,58 +52,59 @@ class Statements {
         jdbc.sql("select id from partner order by id for update")
                 .query(UUID.class)
                 .list(); // nothing is worked out meanwhile
-        int next = jdbc.sql("select coalesce(max(number), 0) + 1 from partner_statement")
-                .query(Integer.class)
-                .single();
-        int made = 0;
-        for (Statement.Month one : due(month)) {
-            make(one, next + made, new Statement.Made(clock.instant(), by));
-            made++;
+        int before = lastNumber();
+        for (LocalDate first : due(month)) {
+            make(first, by);
         }
-        return made;
+        return lastNumber() - before;
     }
 
-    /** Months of partners that have something without a statement, oldest first. */
-    private List<Statement.Month> due(YearMonth until) {
-        return jdbc.sql("""
-                        select distinct partner_id, date_trunc('month', day)::date as month from (
-                            select partner_id, day from commission_line where statement_id is null and day < :end and minor <> 0
-                            union all
-                            select partner_id, greatest(paid_on, coalesce((select max(month) + interval '1 month'
-                                from partner_statement s where s.partner_id = p.partner_id), paid_on)::date)
-                            from partner_payment p where state = 'paid' and statement_id is null) d
-                        where day < :end order by month, partner_id
-                        """)
-                .param("end", until.plusMonths(1).atDay(1))
-                .query((row, number) ->
-                        new Statement.Month(row.getObject(1, UUID.class), row.getObject(2, LocalDate.class)))
+    private int lastNumber() {
+        return jdbc.sql("select coalesce(max(number), 0) from partner_statement")
+                .query(Integer.class)
+                .single();
+    }
+
+    /** Months that have something without a statement, oldest first, by their first days. */
+    private List<LocalDate> due(YearMonth until) {
+        return jdbc.sql(DUE + "select distinct month from due where month <= :until order by month")
+                .param("until", until.atDay(1))
+                .query((row, number) -> row.getObject(1, LocalDate.class))
                 .list();
     }
 
-    private void make(Statement.Month of, int number, Statement.Made made) {
-        LocalDate end = YearMonth.from(of.first()).plusMonths(1).atDay(1);
-        Statement.Sums sums = jdbc.sql("""
-                        select
-                            coalesce((select closing_minor from partner_statement where partner_id = :partner order by month desc limit 1), 0),
-                            coalesce(sum(minor) filter (where kind = 'earned'), 0),
-                            coalesce(sum(minor) filter (where kind = 'adjusted'), 0),
-                            coalesce((select sum(amount_minor) from partner_payment where partner_id = :partner
-                                and state = 'paid' and statement_id is null and paid_on < :end), 0)
-                        from commission_line where partner_id = :partner and statement_id is null and day < :end
+    /** All statements of a month at once: what is due, what it adds up to, and then what stands on each. */
+    private void make(LocalDate month, String by) {
+        LocalDate end = month.plusMonths(1);
+        int before = lastNumber();
+        jdbc.sql(DUE + """
+                        insert into partner_statement (id, business_id, partner_id, month, number, opening_minor, earned_minor,
+                            adjusted_minor, paid_minor, closing_minor, made_at, made_by)
+                        select gen_random_uuid(), p.business_id, p.id, :month, :before + row_number() over (order by n.name, p.id),
+                            coalesce(o.minor, 0), coalesce(l.earned, 0), coalesce(l.adjusted, 0), coalesce(m.minor, 0),
+                            coalesce(o.minor, 0) + coalesce(l.earned, 0) + coalesce(l.adjusted, 0) - coalesce(m.minor, 0),
+                            :now, :by
+                        from partner p join source n on n.id = p.id
+                        left join (select distinct on (partner_id) partner_id, closing_minor as minor from partner_statement
+                            order by partner_id, month desc) o on o.partner_id = p.id
+                        left join (select partner_id, sum(minor) filter (where kind = 'earned') as earned,
+                                sum(minor) filter (where kind = 'adjusted') as adjusted
+                            from commission_line where statement_id is null and day < :end group by 1) l on l.partner_id = p.id
+                        left join (select partner_id, sum(amount_minor) as minor from partner_payment
+                            where state = 'paid' and statement_id is null and paid_on < :end group by 1) m on m.partner_id = p.id
+                        where p.id in (select partner_id from due where month = :month)
                         """)
-                .param("partner", of.partner())
+                .param("month", month)
                 .param("end", end)
-                .query((row, at) -> new Statement.Sums(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
-                .single();
-        Statement statement = repository.saveAndFlush(new Statement(of, number, sums, made));
-        lines.putOn(statement.getId(), of.partner(), end);
-        jdbc.sql("""
-                        update partner_payment set statement_id = :statement, version = version + 1
-                        where partner_id = :partner and state = 'paid' and statement_id is null and paid_on < :end
-                        """)
-                .param("statement", statement.getId())
-                .param("partner", of.partner())
-                .param("end", end)
+                .param("before", before)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("by", by)
                 .update();
+        lines.putOn(month, end, before);
+        jdbc.sql("""
+                        update partner_payment p set statement_id = s.id, version = p.version + 1 from partner_statement s
+                        where s.partner_id = p.partner_id and s.number > :before and p.state = 'paid' and p.statement_id is null
+                            and p.paid_on < :end
+                        """).param("before", before).param("end", end).update();
     }
 }

@@ -65,8 +65,8 @@ class PartnersBench extends WendoTest {
 
     private void fill(Tenant tenant) {
         in(tenant, () -> jdbc.sql("""
-                        insert into source (id, business_id, name, tag, channel, medium, created_at)
-                        select gen_random_uuid(), current_business(), 'Partner ' || n, 'partner-' || n, 'PARTNER', 'partner', now()
+                        insert into source (id, business_id, name, tag, channel, medium, created_at, contact, note)
+                        select gen_random_uuid(), current_business(), 'Partner ' || n, 'partner-' || n, 'PARTNER', 'partner', now(), '', ''
                         from generate_series(1, :partners) n
                         """).param("partners", PARTNERS).update());
         in(tenant, () -> jdbc.sql("""

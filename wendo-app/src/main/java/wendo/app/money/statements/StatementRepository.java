@@ -1,6 +1,0 @@
-package wendo.app.money.statements;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface StatementRepository extends JpaRepository<Statement, UUID> {}
