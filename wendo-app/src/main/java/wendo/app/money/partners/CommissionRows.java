@@ -22,12 +22,19 @@ import wendo.core.partners.MonthCommission;
 @Component
 class CommissionRows {
     /** Evidence that earns, strongest first. What a customer answers and where a visit was referred from do not. */
-    private static final String EARNING = "array['set', 'click', 'code', 'partner', 'claim', 'visitor', 'contact']";
+    private static final String EARNING = "array['set', 'click', 'code', 'partner', 'visitor', 'contact']";
 
     private final JdbcClient jdbc;
 
     CommissionRows(JdbcClient jdbc) {
         this.jdbc = jdbc;
+    }
+
+    /** Until the transaction is over nobody else looks whose outcomes of this business are. */
+    void lock() {
+        jdbc.sql("select pg_advisory_xact_lock(hashtextextended('commission ' || cast(? as text), 0))")
+                .param(BusinessScope.current().value())
+                .query(row -> {});
     }
 
     /** A partner and a month of it, by its first day. */

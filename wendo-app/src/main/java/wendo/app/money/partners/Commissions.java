@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -11,6 +12,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +21,7 @@ import wendo.app.credit.OutcomesCredited;
 import wendo.app.outcome.outcomes.OutcomeTakenBack;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.ZoneChanged;
 import wendo.core.partners.CommissionLedger;
 
 /** What each outcome earns a partner, worked out within seconds and again whenever something changes it. */
@@ -55,10 +58,21 @@ public class Commissions {
         });
     }
 
+    /** Outcomes have moved with their days, and some into other months. */
+    @Async
+    @TransactionalEventListener
+    void on(ZoneChanged event) {
+        scope.within(event.business(), () -> {
+            partners.findAll().forEach(partner -> workOutAll(partner.id()));
+            return event;
+        });
+    }
+
     /** Its lines on statements are made up for; those on none go with it. */
-    @org.springframework.context.event.EventListener
+    @EventListener
     @Transactional
     void on(OutcomeTakenBack event) {
+        rows.lock();
         List<UUID> gone = List.of(event.outcome());
         Set<CommissionRows.PartnerMonth> before = rows.monthsOf(gone);
         rows.forget(event.outcome());
@@ -71,7 +85,8 @@ public class Commissions {
         if (partners.count() == 0) {
             return;
         }
-        Set<CommissionRows.PartnerMonth> affected = new java.util.HashSet<>(rows.monthsOf(outcomes));
+        rows.lock(); // two events may tell of one outcome
+        Set<CommissionRows.PartnerMonth> affected = new HashSet<>(rows.monthsOf(outcomes));
         rows.findWhose(outcomes);
         rows.review(outcomes);
         affected.addAll(rows.monthsOf(outcomes));
@@ -88,6 +103,7 @@ public class Commissions {
     /** All of a partner, after its terms or codes changed. */
     @Transactional
     public void workOutAll(UUID partner) {
+        rows.lock();
         List<UUID> outcomes = rows.outcomesOf(partner);
         rows.findWhose(outcomes);
         rows.review(outcomes);
@@ -103,7 +119,8 @@ public class Commissions {
         partners.lock(partner);
         List<AgreedTerms> agreed = agreed(partner);
         ZoneId zone = businesses.current().zone();
-        List<OwedQueries.Owed> outcomes = owed.of(new OwedQueries.Wanted(partner, months, needsFirsts(agreed)), zone);
+        List<OwedQueries.Owed> outcomes =
+                owed.of(new OwedQueries.Wanted(partner, months, needsFirsts(agreed), false), zone);
         Map<UUID, CommissionRows.About> about = new HashMap<>();
         outcomes.forEach(one -> about.put(
                 one.owed().first().outcome(),

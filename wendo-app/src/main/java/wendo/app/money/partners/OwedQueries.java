@@ -33,8 +33,9 @@ class OwedQueries {
      *
      * @param months their first days; all if there are none
      * @param withFirsts whether it has to be known which outcome of a customer was the first
+     * @param withUnagreed whether those count too that no terms are for yet, and that nobody else earns by
      */
-    record Wanted(UUID partner, Set<LocalDate> months, boolean withFirsts) {}
+    record Wanted(UUID partner, Set<LocalDate> months, boolean withFirsts, boolean withUnagreed) {}
 
     /** An outcome of a partner, and by which of its terms it is paid. */
     record Owed(LocalDate month, TermsWay way, String reference, CommissionLedger.Owed owed) {}
@@ -45,18 +46,22 @@ class OwedQueries {
         Map<UUID, List<Change>> changes = changes(wanted, zone);
         return jdbc.sql("""
                         select o.id, o.kind, o.reference, o.status, o.value_minor, o.refunded_minor, o.delivery_minor, o.items,
-                            p.month, p.way, (o.occurred_at at time zone :zone)::date as day,
+                            p.month, case when p.way <> '' then p.way when p.evidence in ('click', 'visitor', 'contact') then 'link'
+                                else 'code' end as way, (o.occurred_at at time zone :zone)::date as day,
                             not (:firsts and o.email <> '' and exists (select from outcome e where e.email = o.email
                                     and e.kind = o.kind and not e.is_proof and (e.occurred_at, e.id) < (o.occurred_at, o.id)))
                                 and not (:firsts and o.phone <> '' and exists (select from outcome e where e.phone = o.phone
                                     and e.kind = o.kind and not e.is_proof and (e.occurred_at, e.id) < (o.occurred_at, o.id)))
                                 as is_first
                         from partner_outcome p join outcome o on o.id = p.outcome_id
-                        where p.partner_id = :partner and p.earns and not o.is_proof and (:all or p.month = any(cast(:months as date[])))
+                        where p.partner_id = :partner and not o.is_proof and (:all or p.month = any(cast(:months as date[])))
+                            and (p.earns or :unagreed and p.way = '' and not exists (
+                                select from partner_outcome x where x.outcome_id = p.outcome_id and x.earns))
                         """)
                 .param("partner", wanted.partner())
                 .param("zone", zone.getId())
                 .param("firsts", wanted.withFirsts())
+                .param("unagreed", wanted.withUnagreed())
                 .param("all", wanted.months().isEmpty())
                 .param("months", CommissionRows.texts(wanted.months()))
                 .query((row, number) -> owed(row, changes))
@@ -124,7 +129,7 @@ class OwedQueries {
         jdbc.sql("""
                         select c.outcome_id, (c.changed_at at time zone :zone)::date, c.field, c.before, c.after
                         from partner_outcome p join outcome_change c on c.outcome_id = p.outcome_id
-                        where p.partner_id = :partner and p.earns and c.field in ('status', 'refunded', 'value')
+                        where p.partner_id = :partner and (p.earns or p.way = '') and c.field in ('status', 'refunded', 'value')
                             and (:all or p.month = any(cast(:months as date[])))
                         order by c.changed_at, c.field desc
                         """)

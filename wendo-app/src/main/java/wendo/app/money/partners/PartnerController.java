@@ -218,7 +218,9 @@ class PartnerController {
     private List<Listed> rows(TypedFields asked, ListLook look, PageContext context) {
         Figures figures = figures(context.business());
         List<PartnerQueries.Row> found = queries.list(
-                asked.text("find"), context.period(), context.business().today(clock));
+                new PartnerQueries.Search(asked.text("find"), context.person().may(Permission.SEE_CONTACTS)),
+                context.period(),
+                context.business().today(clock));
         List<Listed> rows = found.stream()
                 .map(row -> new Listed(
                         row,

@@ -16,22 +16,15 @@ import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.media.EmailAddress;
 import wendo.core.media.PhoneNumber;
-import wendo.core.partners.Iban;
 
 /** Who a partner is and how it is paid, as typed. */
 final class PartnerForm {
-    private static final int MAX_ACCOUNT_NAME = 70; // ISO 20022, Max70Text in SEPA
     private static final int MAX_TAX_NUMBER = 40;
-    private static final String BIC = "[A-Z]{6}[A-Z0-9]{2}([A-Z0-9]{3})?"; // ISO 9362
 
     private PartnerForm() {}
 
     /** Whom the business talks to. */
-    record Contact(String name, String email, String phone, String language, String note) {
-        static Contact none(String language) {
-            return new Contact("", "", "", language, "");
-        }
-    }
+    record Contact(String name, String email, String phone, String language, String note) {}
 
     /** What may be kept, if nothing is wrong. */
     record Judged<T>(T checked, Map<String, String> faults) {}
@@ -69,20 +62,14 @@ final class PartnerForm {
     static Judged<PayoutDetails> payout(TypedFields typed, Business business) {
         Map<String, String> faults = new LinkedHashMap<>();
         Way way = Way.of(typed.text("payout"));
-        String account = typed.text("accountName");
-        String iban = way == Way.IBAN ? iban(typed.text("iban"), faults) : "";
-        String bic = typed.text("bic").replace(" ", "").toUpperCase(Locale.ROOT);
+        BankAccount account = way == Way.IBAN
+                ? BankAccount.read(typed, "accountName", faults)
+                : new BankAccount(typed.text("accountName"), "", "");
         String other = typed.text("payoutOther");
-        InvalidForm.tooLong(faults, "accountName", account, MAX_ACCOUNT_NAME);
+        InvalidForm.tooLong(faults, "accountName", account.name(), Limits.SHORT_NAME);
         InvalidForm.tooLong(faults, "payoutOther", other, Limits.REASON);
         InvalidForm.tooLong(faults, "taxNumber", typed.text("taxNumber"), MAX_TAX_NUMBER);
         InvalidForm.tooLong(faults, "taxNote", typed.text("taxNote"), Limits.REASON);
-        if (way == Way.IBAN && account.isEmpty()) {
-            faults.put("accountName", Texts.of("money.partners.account-name-missing"));
-        }
-        if (!bic.isEmpty() && !bic.matches(BIC)) {
-            faults.put("bic", Texts.of("money.partners.bic-wrong"));
-        }
         if (way == Way.OTHER && other.isEmpty()) {
             faults.put("payoutOther", Texts.of("money.partners.payout-other-missing"));
         }
@@ -90,9 +77,9 @@ final class PartnerForm {
         return new Judged<>(
                 new PayoutDetails(
                         way,
-                        account,
-                        iban,
-                        way == Way.IBAN ? bic : "",
+                        account.name(),
+                        account.iban(),
+                        account.bic(),
                         other,
                         minor("minimum", typed.text("minimum"), business, faults),
                         new Tax(
@@ -101,21 +88,6 @@ final class PartnerForm {
                                 typed.is("selfBilling", "yes"),
                                 percent)),
                 faults);
-    }
-
-    private static String iban(String typed, Map<String, String> faults) {
-        Optional<Iban> iban = Iban.find(typed);
-        if (iban.isEmpty()) {
-            faults.put(
-                    "iban",
-                    Texts.of(
-                            typed.isEmpty()
-                                    ? "money.partners.iban-missing"
-                                    : Iban.isMistyped(typed)
-                                            ? "money.partners.iban-mistyped"
-                                            : "money.partners.iban-wrong"));
-        }
-        return iban.map(Iban::value).orElse("");
     }
 
     /** A share with a point or a comma; nothing typed is nothing. */

@@ -17,7 +17,7 @@ import wendo.core.measure.Period;
 @Component
 public class PartnerQueries {
     private static final String ROWS = """
-            select p.id, s.name, p.contact, p.email, p.ended_at is not null as is_ended, p.page_token is not null as has_page,
+            select p.id, s.name, p.contact, p.email, p.ended_at is not null as is_ended,
                 p.page_opened_at, p.payout, p.minimum_minor,
                 coalesce(l.outcomes, 0) as outcomes, coalesce(l.earned, 0) as earned, coalesce(b.held, 0) as held,
                 coalesce(b.settled, 0) - coalesce(m.paid, 0) as due, coalesce(m.paid, 0) as paid,
@@ -34,6 +34,9 @@ public class PartnerQueries {
 
     private final JdbcClient jdbc;
 
+    /** What is looked for, and whether in contacts too. */
+    record Search(String text, boolean inContacts) {}
+
     PartnerQueries(JdbcClient jdbc) {
         this.jdbc = jdbc;
     }
@@ -45,7 +48,6 @@ public class PartnerQueries {
             String contact,
             String email,
             boolean isEnded,
-            boolean hasPage,
             Optional<Instant> pageOpenedAt,
             String payout,
             long minimumMinor,
@@ -56,14 +58,15 @@ public class PartnerQueries {
             long paidMinor,
             long waiting) {}
 
-    /** @param find a part of a name or a contact; empty text for all */
+    /** @param find a part of a name, or of a contact for those who may see contacts; empty text for all */
     @Transactional(readOnly = true)
-    List<Row> list(String find, Period period, LocalDate today) {
+    List<Row> list(Search find, Period period, LocalDate today) {
         return jdbc.sql(ROWS + """
-                        where lower(s.name || ' ' || p.contact || ' ' || p.email) like :find
+                        where lower(s.name || case when :contacts then ' ' || p.contact || ' ' || p.email else '' end) like :find
                         order by p.ended_at is not null, s.name
                         """)
-                .param("find", "%" + FilterValues.needle(find) + "%")
+                .param("find", "%" + FilterValues.needle(find.text()) + "%")
+                .param("contacts", find.inContacts())
                 .param("start", period.startInclusive())
                 .param("end", period.endExclusive())
                 .param("today", today)
@@ -89,7 +92,6 @@ public class PartnerQueries {
                 row.getString("contact"),
                 row.getString("email"),
                 row.getBoolean("is_ended"),
-                row.getBoolean("has_page"),
                 Optional.ofNullable(row.getTimestamp("page_opened_at")).map(java.sql.Timestamp::toInstant),
                 row.getString("payout"),
                 row.getLong("minimum_minor"),

@@ -60,6 +60,7 @@ public class Partners {
         SourceListed source = sources.findOrCreate(name, Channel.PARTNER);
         Locale locale = businesses.current().locale();
         repository.save(new Partner(source.id(), locale.getLanguage(), clock.instant(), by));
+        commissions.workOutAll(source.id());
         return source.id();
     }
 
@@ -70,8 +71,7 @@ public class Partners {
             PartnerForm.Contact contact,
             PayoutDetails payout,
             Optional<String> pageToken,
-            boolean showsValues,
-            boolean isEnded) {
+            boolean showsValues) {
         private static Known of(Partner partner) {
             return new Known(
                     partner.id(),
@@ -79,8 +79,7 @@ public class Partners {
                     partner.contact(),
                     partner.payout(),
                     partner.pageToken(),
-                    partner.showsValues(),
-                    partner.isEnded());
+                    partner.showsValues());
         }
     }
 
@@ -181,7 +180,7 @@ public class Partners {
     Trial tryOut(UUID partner, List<AgreedTerms> agreed, int days) {
         ZoneId zone = businesses.current().zone();
         LocalDate first = LocalDate.now(clock.withZone(zone)).minusDays(days - 1L);
-        List<OwedQueries.Owed> outcomes = owed.of(new OwedQueries.Wanted(partner, Set.of(), true), zone).stream()
+        List<OwedQueries.Owed> outcomes = owed.of(new OwedQueries.Wanted(partner, Set.of(), true, true), zone).stream()
                 .filter(one -> !one.owed().first().day().isBefore(first))
                 .toList();
         List<AgreedTerms> always = agreed.stream()

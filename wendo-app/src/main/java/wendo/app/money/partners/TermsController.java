@@ -181,7 +181,6 @@ class TermsController {
         stored.put("note", known.contact().note());
         stored.put("values", known.showsValues() ? "yes" : "");
         stored.put("token", known.pageToken().orElse(""));
-        stored.put("ended", known.isEnded() ? "yes" : "");
         if (context.person().may(Permission.OWN)) {
             stored.put("payout", payout.way().key());
             stored.put("accountName", payout.accountName());

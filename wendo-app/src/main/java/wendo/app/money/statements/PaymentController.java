@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.money.partners.BankAccount;
 import wendo.app.platform.accounts.Confirmed;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
@@ -32,6 +33,7 @@ import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -42,9 +44,6 @@ import wendo.core.partners.Iban;
 @Controller
 @RequestMapping("/partners/payments")
 class PaymentController {
-    private static final int MAX_NAME = 70; // ISO 20022
-    private static final String BIC = "[A-Z]{6}[A-Z0-9]{2}([A-Z0-9]{3})?"; // ISO 9362
-
     private final Statements statements;
     private final StatementQueries queries;
     private final Payments payments;
@@ -143,30 +142,13 @@ class PaymentController {
     @PostMapping("/account")
     ModelAndView payFrom(TypedFields typed, PageContext context) {
         Map<String, String> faults = new LinkedHashMap<>();
-        String name = typed.text("name");
-        String bic = typed.text("bic").replace(" ", "").toUpperCase(java.util.Locale.ROOT);
-        Optional<Iban> iban = Iban.find(typed.text("iban"));
-        InvalidForm.tooLong(faults, "name", name, MAX_NAME);
-        InvalidForm.tooLong(faults, "taxNumber", typed.text("taxNumber"), 40);
-        if (name.isEmpty()) {
-            faults.put("name", Texts.of("money.partners.account-name-missing"));
-        }
-        if (iban.isEmpty()) {
-            faults.put(
-                    "iban",
-                    Texts.of(
-                            Iban.isMistyped(typed.text("iban"))
-                                    ? "money.partners.iban-mistyped"
-                                    : "money.partners.iban-wrong"));
-        }
-        if (!bic.isEmpty() && !bic.matches(BIC)) {
-            faults.put("bic", Texts.of("money.partners.bic-wrong"));
-        }
+        BankAccount account = BankAccount.read(typed, "name", faults);
+        InvalidForm.tooLong(faults, "taxNumber", typed.text("taxNumber"), Limits.LABEL);
         if (!faults.isEmpty()) {
             return InvalidForm.of(page(typed.firstValues(), faults, context.business()));
         }
         PayoutAccount.Details details =
-                new PayoutAccount.Details(name, iban.orElseThrow().value(), bic, typed.text("taxNumber"));
+                new PayoutAccount.Details(account.name(), account.iban(), account.bic(), typed.text("taxNumber"));
         try {
             if (UniqueKey.refuses(() -> payments.payFrom(EditedVersion.of(typed.raw("version")), details))) {
                 return conflict(typed, context); // somebody else was the first
@@ -205,7 +187,7 @@ class PaymentController {
                         queries.waiting(today),
                         payable,
                         payable.stream()
-                                .filter(StatementQueries.Payable::isPayable)
+                                .filter(StatementQueries.Payable::isByBank)
                                 .mapToLong(StatementQueries.Payable::minor)
                                 .sum(),
                         queries.orders(),

@@ -77,19 +77,24 @@ class Payments {
                 .list();
     }
 
+    /** One order at a time, so that numbers have no gaps, and no payment of a partner beside it. */
+    private void lockAll() {
+        jdbc.sql("select id from business for update").query(UUID.class).list();
+        jdbc.sql("select id from partner order by id for update")
+                .query(UUID.class)
+                .list();
+    }
+
     private Made made(String by) {
         return new Made(clock.instant(), by);
     }
 
-    /** An order for all that are payable now; a partner is in one open order at most. Empty if nobody is. */
+    /** An order for all that are payable by bank now; a partner is in one open order at most. Empty if nobody is. */
     @Transactional
     Optional<Integer> order(LocalDate payOn, LocalDate today, String by) {
-        jdbc.sql("select id from business for update")
-                .query(UUID.class)
-                .list(); // one at a time, so numbers have no gaps
+        lockAll();
         List<StatementQueries.Payable> payable = queries.payable(today).stream()
-                .filter(StatementQueries.Payable::isPayable)
-                .filter(one -> !one.payout().isEmpty())
+                .filter(StatementQueries.Payable::isByBank)
                 .toList();
         if (payable.isEmpty()) {
             return Optional.empty();
@@ -108,6 +113,7 @@ class Payments {
     /** The bank took it, or it was thrown away. */
     @Transactional
     boolean close(int number, boolean isPaid) {
+        lockAll();
         Optional<Payout> open = payouts.findByNumber(number).filter(Payout::isOpen);
         open.ifPresent(order -> {
             String next = isPaid ? PartnerPayment.PAID : PartnerPayment.CANCELLED;

@@ -128,9 +128,9 @@ public class StatementQueries {
             long minimumMinor,
             long minor,
             long orderedMinor) {
-        /** Less than the minimum is carried forward. */
-        public boolean isPayable() {
-            return minor > 0 && minor >= minimumMinor && orderedMinor == 0;
+        /** By an order to the bank. Less than the minimum is carried forward. */
+        public boolean isByBank() {
+            return !iban.isEmpty() && minor > 0 && minor >= minimumMinor && orderedMinor == 0;
         }
     }
 

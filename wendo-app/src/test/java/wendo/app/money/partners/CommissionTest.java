@@ -9,11 +9,16 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.accounts.Accounts;
+import wendo.app.platform.accounts.Role;
 import wendo.app.prepare.sources.Sources;
 
 /** The whole road: terms, outcomes by link and by code, refunds, statements, payments, and what Compare calls spend. */
@@ -27,6 +32,9 @@ class CommissionTest extends WendoTest {
 
     @Autowired
     private Sources sources;
+
+    @Autowired
+    private Accounts accounts;
 
     private Tenant tenant;
     private Http owner;
@@ -344,6 +352,70 @@ class CommissionTest extends WendoTest {
         assertThat(anybody.get("/t/partners/" + token.toUpperCase(java.util.Locale.ROOT))
                         .statusCode())
                 .isEqualTo(404);
+    }
+
+    /** Before anything is agreed, the last 90 days say what it would have cost. */
+    @Test
+    void terms_of_a_new_partner_are_tried_on_what_it_has_brought_already() {
+        code("REED10");
+        bookingWithCode("B-1", "200", LAST_MONTH, "");
+        await(
+                "it is known whose it is",
+                () -> count(tenant, "select count(*) from partner_outcome where not earns") == 1);
+        HttpResponse<String> tried =
+                agree("way", "code", "firstDay", TODAY.toString(), "rate.booking", "15%", "try", "yes");
+        assertThat(tried.body()).contains("had 1 outcome. These terms would have cost £30.00");
+    }
+
+    /** Everybody may know what partners earn; whom the business talks to, only those who may see contacts. */
+    @Test
+    void a_colleague_without_contacts_neither_sees_nor_finds_a_partners_contact() {
+        String details = "/partners/%s/details".formatted(campsite);
+        owner.form(details, details, "contact", "Rhea Reed", "email", "rhea@campsite.example", "language", "en");
+        String email = "viewer@" + UUID.randomUUID() + ".example";
+        in(tenant, () -> {
+            accounts.join(accounts.register(email, "Vi", PASSWORD), Role.VIEWER);
+            return true;
+        });
+        Http viewer = http().signIn(email);
+        assertThat(owner.get("/partners?find=rhea").body()).contains("Rhea Reed");
+        assertThat(viewer.get("/partners").body()).contains("Campsite").doesNotContain("Rhea Reed");
+        assertThat(viewer.get("/partners?find=rhea").body()).contains("No partner matches");
+        assertThat(viewer.get(details).statusCode()).isEqualTo(403);
+    }
+
+    /** One records what was paid while another makes an order: together they pay what is payable, once. */
+    @Test
+    void a_payment_and_an_order_at_once_pay_no_more_than_is_payable() throws Exception {
+        code("REED10");
+        agree("way", "code", "firstDay", ten(), "rate.booking", "10%");
+        bookingWithCode("B-1", "1000", LAST_MONTH, "");
+        linesBecome("B-1 earned 10000 by_terms");
+        owner.form("/partners/payments", "/partners/payments/statements");
+        owner.form(
+                "/partners/%s/details".formatted(campsite),
+                "/partners/%s/payout".formatted(campsite),
+                "payout",
+                "iban",
+                "accountName",
+                "Campsite Ltd",
+                "iban",
+                "NL91ABNA0417164300");
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        try {
+            String path = "/partners/%s/statements".formatted(campsite);
+            Http other = http().signIn(tenant.email());
+            Future<?> record = two.submit(() -> other.form(
+                    path, "/partners/%s/payments".formatted(campsite), "amount", "100.00", "paidOn", TODAY.toString()));
+            Future<?> order = two.submit(
+                    () -> owner.form("/partners/payments", "/partners/payments/orders", "payOn", TODAY.toString()));
+            record.get();
+            order.get();
+        } finally {
+            two.shutdown();
+        }
+        assertThat(count(tenant, "select sum(amount_minor) from partner_payment where state <> 'cancelled'"))
+                .isEqualTo(10_000);
     }
 
     @Test
