@@ -111,6 +111,9 @@ class CommissionTest extends WendoTest {
                 .formatted(click));
         report("{\"kind\": \"lead\", \"reference\": \"L-1\", \"code\": \"REED10\"}");
         linesBecome("B-1 earned 1201 by_terms", "L-1 earned 0 not_agreed");
+        await(
+                "the visit is stored, and the booking by the link is known",
+                () -> count(tenant, "select count(*) from partner_outcome") == 3);
         String page = owner.get("/partners/%s?from=%s&to=%s".formatted(campsite, LAST_MONTH, TODAY))
                 .body();
         assertThat(page).contains("10% of £120.05", "this kind is not in the terms", "1 outcome that earns nothing");
