@@ -2,6 +2,8 @@ package wendo.app.money.partners;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.http.HttpResponse;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -12,6 +14,9 @@ import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -176,9 +181,18 @@ class CommissionTest extends WendoTest {
         assertThat(csv).isEqualTo(frozen);
         assertThat(csv.lines()).hasSize(2);
         assertThat(csv).contains("10% of £100.00").contains("10.00");
-        assertThat(owner.get("/partners/statements/1/statement.pdf").headers().firstValue("Content-Type"))
-                .hasValue("application/pdf");
+        assertThat(paper(owner.bytes(owner.request("/partners/statements/1/statement.pdf"))))
+                .containsOnlyOnce("Closing balance")
+                .containsOnlyOnce("10% of £100.00");
         assertThat(owner.get("/partners/statements/2").statusCode()).isEqualTo(404);
+    }
+
+    private static String paper(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test
