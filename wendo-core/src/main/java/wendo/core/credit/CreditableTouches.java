@@ -13,7 +13,7 @@ import wendo.core.visits.Touch;
 /** What may earn an outcome: the touches of its person, and what came with it beside them. The order is ours. */
 public final class CreditableTouches {
     /** Given at the moment of the outcome, so a touch of its own whatever came before. */
-    private static final Set<Evidence> ALWAYS = EnumSet.of(Evidence.CODE, Evidence.PARTNER);
+    private static final Set<Evidence> ALWAYS = EnumSet.of(Evidence.CLAIM, Evidence.CODE, Evidence.PARTNER);
 
     /** Only where no touch is known. */
     private static final Set<Evidence> INSTEAD = EnumSet.of(Evidence.CONTACT, Evidence.ANSWER, Evidence.REFERRER);
@@ -33,7 +33,7 @@ public final class CreditableTouches {
      */
     public record Given(Evidence evidence, Touch touch) {}
 
-    /** Somebody's word decides alone; a code or a partner's report is one more touch; weaker evidence stands in for none. */
+    /** Somebody's word decides alone; a claim, a code or a partner's report is one more touch; weaker evidence stands in for none. */
     public static Trail trail(Instant outcomeAt, List<Touch> touches, Optional<Given> given, LookbackWindows windows) {
         Trail own = Trail.before(outcomeAt, touches, windows);
         if (given.isEmpty()) {

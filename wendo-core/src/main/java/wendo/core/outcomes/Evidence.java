@@ -7,6 +7,8 @@ import java.util.Locale;
 public enum Evidence {
     /** Somebody of the business set it by hand, knowing what no report tells. */
     SET,
+    /** A partner said that it was theirs, and somebody of the business agreed. */
+    CLAIM,
     /** The click identifier of a visit came back. */
     CLICK,
     /** A partner's code or a coupon was given. */

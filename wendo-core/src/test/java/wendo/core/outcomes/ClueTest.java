@@ -36,7 +36,8 @@ class ClueTest {
         }
         assertThat(Evidence.values())
                 .extracting(Evidence::key)
-                .containsExactly("set", "click", "code", "partner", "visitor", "contact", "answer", "referrer");
+                .containsExactly(
+                        "set", "claim", "click", "code", "partner", "visitor", "contact", "answer", "referrer");
     }
 
     @Test

@@ -65,6 +65,7 @@ class Tasks {
         addDestinations(tasks);
         addLeads(tasks);
         addReviews(tasks);
+        addPartners(tasks);
         verdicts.sinceAWeek(now, period, business, today).forEach(change -> addVerdict(tasks, change));
         crossChecks.disagreements(business.zone()).stream()
                 .limit(MOST_COUNTS)
@@ -126,6 +127,18 @@ class Tasks {
                             Texts.of("desk.today.reports-to-review", waiting),
                             Texts.of("desk.today.they-may-not-be-yours")),
                     new Task.Way("/outcomes/review", Texts.of("desk.today.review"))));
+        }
+    }
+
+    private void addPartners(List<Task> tasks) {
+        for (TodayQueries.Asking one : queries.askingPartners()) {
+            tasks.add(Task.of(
+                    Permission.SET_UP,
+                    "partner:%s:%d:%d".formatted(one.id(), one.claims(), one.messages()),
+                    new Task.Said(
+                            Texts.of("desk.today.partner-waits", one.name()),
+                            Texts.of("desk.today.partner-claims-and-asks", one.claims(), one.messages())),
+                    new Task.Way("/partners/%s/exchange".formatted(one.id()), Texts.of("desk.today.answer"))));
         }
     }
 

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -168,6 +169,25 @@ class TodayQueries {
                         "select count(*) from lead where owner_id is null and stage in ('new', 'quoted') and handed_at is not null")
                 .query(Long.class)
                 .single();
+    }
+
+    /** A partner who waits for an answer, by what it claims and asks. */
+    record Asking(UUID id, String name, long claims, long messages) {}
+
+    @Transactional(readOnly = true)
+    List<Asking> askingPartners() {
+        return jdbc.sql("""
+                        select p.id, s.name, coalesce(c.number, 0), coalesce(m.number, 0)
+                        from partner p join source s on s.id = p.id
+                        left join (select partner_id, count(*) as number from partner_claim where state = 'open' group by 1) c
+                            on c.partner_id = p.id
+                        left join (select partner_id, count(*) as number from partner_message
+                            where from_partner and read_at is null group by 1) m on m.partner_id = p.id
+                        where c.number > 0 or m.number > 0 order by s.name limit 5
+                        """)
+                .query((row, number) ->
+                        new Asking(row.getObject(1, UUID.class), row.getString(2), row.getLong(3), row.getLong(4)))
+                .list();
     }
 
     /** Different codes that came with outcomes and stand for no source. */

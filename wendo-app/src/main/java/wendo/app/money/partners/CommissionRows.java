@@ -22,7 +22,7 @@ import wendo.core.partners.MonthCommission;
 @Component
 class CommissionRows {
     /** Evidence that earns, strongest first. What a customer answers and where a visit was referred from do not. */
-    private static final String EARNING = "array['set', 'click', 'code', 'partner', 'visitor', 'contact']";
+    private static final String EARNING = "array['set', 'claim', 'click', 'code', 'partner', 'visitor', 'contact']";
 
     private final JdbcClient jdbc;
 

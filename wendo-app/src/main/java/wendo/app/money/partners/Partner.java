@@ -29,6 +29,7 @@ class Partner extends BusinessEntity {
     private BigDecimal taxPercent = BigDecimal.ZERO;
     private @Nullable String pageToken;
     private boolean pageValues;
+    private boolean pageByCode;
     private @Nullable Instant pageOpenedAt;
     private Instant createdAt;
     private String createdBy;
@@ -81,17 +82,18 @@ class Partner extends BusinessEntity {
     }
 
     /** @param token of the address of its page; none closes it */
-    void open(@Nullable String token, boolean withValues) {
+    void open(@Nullable String token, PageLook look) {
         this.pageToken = token;
-        this.pageValues = withValues;
+        this.pageValues = look.withValues();
+        this.pageByCode = look.byCode();
+    }
+
+    PageLook look() {
+        return new PageLook(pageValues, pageByCode);
     }
 
     Optional<String> pageToken() {
         return Optional.ofNullable(pageToken);
-    }
-
-    boolean showsValues() {
-        return pageValues;
     }
 
     Optional<Instant> pageOpenedAt() {

@@ -71,7 +71,7 @@ public class Partners {
             PartnerForm.Contact contact,
             PayoutDetails payout,
             Optional<String> pageToken,
-            boolean showsValues) {
+            PageLook look) {
         private static Known of(Partner partner) {
             return new Known(
                     partner.id(),
@@ -79,7 +79,7 @@ public class Partners {
                     partner.contact(),
                     partner.payout(),
                     partner.pageToken(),
-                    partner.showsValues());
+                    partner.look());
         }
     }
 
@@ -107,16 +107,16 @@ public class Partners {
 
     /** Opens its page, or changes what it shows; a page that is open keeps its address. */
     @Transactional
-    void openPage(UUID id, boolean withValues) {
+    void openPage(UUID id, PageLook look) {
         Partner partner = repository.findById(id).orElseThrow();
-        partner.open(partner.pageToken().orElseGet(RandomToken::next), withValues);
+        partner.open(partner.pageToken().orElseGet(RandomToken::next), look);
     }
 
     /** The address answers nobody any more; opened again, the page has another. */
     @Transactional
     void closePage(UUID id) {
         Partner partner = repository.findById(id).orElseThrow();
-        partner.open(null, partner.showsValues());
+        partner.open(null, partner.look());
     }
 
     @Transactional
@@ -197,14 +197,42 @@ public class Partners {
         return lines.stream().mapToLong(CommissionLedger.Entry::minor).sum();
     }
 
-    /** The partner whose page this is; it is noted that it was opened. */
+    /** The partner whose page this is. */
+    @Transactional(readOnly = true)
+    public Optional<OwnPage> page(String token) {
+        return repository
+                .findByPageToken(token)
+                .filter(one -> !one.isEnded())
+                .map(one -> new OwnPage(
+                        one.id(),
+                        Locale.forLanguageTag(one.contact().language()),
+                        one.look().withValues(),
+                        one.look().byCode(),
+                        one.contact().email()));
+    }
+
     @Transactional
-    public Optional<OwnPage> opened(String token) {
-        Optional<Partner> found = repository.findByPageToken(token).filter(one -> !one.isEnded());
-        Optional<OwnPage> page = found.map(
-                one -> new OwnPage(one.id(), Locale.forLanguageTag(one.contact().language()), one.showsValues()));
-        found.ifPresent(one -> repository.opened(one.id(), clock.instant()));
-        return page;
+    public void opened(UUID partner) {
+        repository.opened(partner, clock.instant());
+    }
+
+    @Transactional(readOnly = true)
+    public String name(UUID partner) {
+        return sources.find(partner).map(SourceListed::name).orElse("");
+    }
+
+    /** How a partner hears of something new on its page. */
+    public record Reach(String email, String language, String token) {}
+
+    /** Empty for one without an e-mail address, or without a page. */
+    @Transactional(readOnly = true)
+    public Optional<Reach> reach(UUID partner) {
+        return repository
+                .findById(partner)
+                .filter(one -> !one.contact().email().isEmpty() && !one.isEnded())
+                .flatMap(one -> one.pageToken()
+                        .map(token ->
+                                new Reach(one.contact().email(), one.contact().language(), token)));
     }
 
     /** Whose page this address is; asked by anybody. */

@@ -149,7 +149,7 @@ class TermsController {
         if (typed.is("page", "close")) {
             partners.closePage(id);
         } else {
-            partners.openPage(id, typed.is("values", "yes"));
+            partners.openPage(id, new PageLook(typed.is("values", "yes"), typed.is("byCode", "yes")));
         }
         return "redirect:/partners/%s/details".formatted(id);
     }
@@ -179,7 +179,8 @@ class TermsController {
         stored.put("phone", known.contact().phone());
         stored.put("language", known.contact().language());
         stored.put("note", known.contact().note());
-        stored.put("values", known.showsValues() ? "yes" : "");
+        stored.put("values", known.look().withValues() ? "yes" : "");
+        stored.put("byCode", known.look().byCode() ? "yes" : "");
         stored.put("token", known.pageToken().orElse(""));
         if (context.person().may(Permission.OWN)) {
             stored.put("payout", payout.way().key());

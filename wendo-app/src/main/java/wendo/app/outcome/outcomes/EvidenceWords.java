@@ -78,6 +78,7 @@ record EvidenceWords(String text, boolean isJoined) {
             case ANSWER -> Texts.of("outcome.outcomes.evidence.answer", came.said());
             case REFERRER -> Texts.of("outcome.outcomes.evidence.referrer", came.said());
             case SET -> Texts.of("outcome.outcomes.evidence.set", came.said(), kind);
+            case CLAIM -> Texts.of("outcome.outcomes.evidence.claim", came.said(), kind);
             case CLICK -> Texts.of("outcome.outcomes.evidence.click");
         };
     }

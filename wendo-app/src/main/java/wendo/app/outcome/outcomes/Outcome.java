@@ -47,6 +47,8 @@ class Outcome extends BusinessEntity {
     private @Nullable UUID visitor;
     private @Nullable UUID setSourceId;
     private String setBy;
+    private @Nullable UUID claimSourceId;
+    private String claimSaid;
     private boolean isProof;
 
     @SuppressWarnings("NullAway.Init")
@@ -122,6 +124,16 @@ class Outcome extends BusinessEntity {
 
     Optional<UUID> setSource() {
         return Optional.ofNullable(setSourceId);
+    }
+
+    Optional<UUID> claimedBy() {
+        return Optional.ofNullable(claimSourceId);
+    }
+
+    /** @param said in the partner's words, or its reference */
+    void claimed(Optional<UUID> source, String said) {
+        claimSourceId = source.orElse(null);
+        claimSaid = said;
     }
 
     void setSource(Optional<UUID> source, String by) {

@@ -21,7 +21,7 @@ class OutcomeSourceMergeListener {
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void on(SourcesMerged merged) {
-        for (String column : List.of("partner_source_id", "set_source_id")) {
+        for (String column : List.of("partner_source_id", "set_source_id", "claim_source_id")) {
             jdbc.sql("update outcome set %1$s = ?, version = version + 1 where %1$s = ?".formatted(column))
                     .params(merged.kept(), merged.merged())
                     .update();

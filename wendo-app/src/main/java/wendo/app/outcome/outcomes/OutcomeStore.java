@@ -156,6 +156,19 @@ class OutcomeStore {
         return true;
     }
 
+    /** False if it was so before, or is another partner's. */
+    boolean claim(UUID outcome, UUID partner, Optional<String> agreed, String by) {
+        Outcome one = lock(outcome);
+        boolean isTheirs = one.claimedBy().filter(partner::equals).isPresent();
+        if (agreed.isPresent() == isTheirs || (one.claimedBy().isPresent() && !isTheirs)) {
+            return false;
+        }
+        String name = sourceName(partner);
+        one.claimed(agreed.map(said -> partner), agreed.orElse(""));
+        tell(outcome, List.of(new KnownOutcome.Change("claim", isTheirs ? name : "", isTheirs ? "" : name)), by);
+        return true;
+    }
+
     private String sourceName(UUID source) {
         return jdbc.sql("select name from source where id = ?")
                 .param(source)

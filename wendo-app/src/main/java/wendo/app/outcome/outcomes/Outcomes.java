@@ -163,6 +163,21 @@ public class Outcomes {
         }
     }
 
+    /**
+     * A partner said that this was theirs.
+     *
+     * @param agreed what the partner said, once somebody of the business agrees; empty to take that back
+     * @return false if nothing changes, or if it is another partner's by its own claim
+     */
+    @Transactional
+    public boolean claim(UUID outcome, UUID partner, Optional<String> agreed, String person) {
+        boolean isChanged = store.claim(outcome, partner, agreed, person);
+        if (isChanged) {
+            events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
+        }
+        return isChanged;
+    }
+
     /** What is known of how these visitors of the business's own site came has changed: their outcomes are credited anew. */
     @EventListener
     @Transactional
