@@ -115,6 +115,7 @@ class MigrationsTest {
                         "door_businesses_keeping",
                         "door_businesses_to_delete",
                         "door_partner",
+                        "door_partner_registration",
                         "delete_business",
                         "drop_empty_visit_months",
                         "ensure_visit_month",

@@ -19,6 +19,7 @@ import wendo.core.visits.ClickId;
  *
  * @param click the click identifier that came back, if it was readable as one
  * @param refundedMinor how much went back in all, of an outcome that is refunded
+ * @param deliveryMinor what of the value was for delivery
  * @param told what it tells beside what happened
  */
 public record OutcomeReport(
@@ -29,6 +30,7 @@ public record OutcomeReport(
         Optional<Occurrence> occurred,
         Optional<OutcomeStatus> status,
         OptionalLong refundedMinor,
+        OptionalLong deliveryMinor,
         ReportedDetails told) {
     public static final int MAX_REFERENCE = 100;
 
@@ -56,7 +58,22 @@ public record OutcomeReport(
             Optional<Occurrence> occurred,
             String status,
             String refunded,
-            ReportedDetails.Typed told) {}
+            String delivery,
+            ReportedDetails.Typed told) {
+        /** Of a road that tells nothing of delivery. */
+        public Fields(
+                String kind,
+                String reference,
+                String value,
+                String currency,
+                String clickId,
+                Optional<Occurrence> occurred,
+                String status,
+                String refunded,
+                ReportedDetails.Typed told) {
+            this(kind, reference, value, currency, clickId, occurred, status, refunded, "", told);
+        }
+    }
 
     /** A report, or all that is wrong with it. */
     public sealed interface Read {
@@ -104,6 +121,10 @@ public record OutcomeReport(
         }
         OptionalLong refunded = readAmount("refunded", fields.refunded(), currency, faults);
         checkRefund(refunded, status, value, faults);
+        OptionalLong delivery = readAmount("delivery", fields.delivery(), currency, faults);
+        if (delivery.isPresent() && value.isPresent() && delivery.getAsLong() > value.getAsLong()) {
+            faults.add(new Fault("delivery", Sentence.of("outcomes.refund-value")));
+        }
         ReportedDetails told = ReportedDetails.of(fields.told(), faults);
         return faults.isEmpty()
                 ? new Read.Good(new OutcomeReport(
@@ -114,6 +135,7 @@ public record OutcomeReport(
                         fields.occurred(),
                         status,
                         refunded,
+                        delivery,
                         told))
                 : new Read.Bad(List.copyOf(faults));
     }

@@ -65,7 +65,37 @@ class OutcomeReportTest {
                         Optional.of(Occurrence.at(NOW)),
                         Optional.empty(),
                         OptionalLong.empty(),
+                        OptionalLong.empty(),
                         ReportedDetails.none())));
+    }
+
+    private static OutcomeReport.Read withDelivery(String value, String delivery) {
+        return OutcomeReport.of(
+                new OutcomeReport.Fields(
+                        "purchase",
+                        "P-1",
+                        value,
+                        "",
+                        "",
+                        Optional.empty(),
+                        "",
+                        "",
+                        delivery,
+                        ReportedDetails.Typed.none()),
+                CurrencyUnit.GBP,
+                NOW);
+    }
+
+    @Test
+    void what_was_for_delivery_is_a_part_of_the_value() {
+        assertThat(withDelivery("12.00", "12.00"))
+                .isInstanceOfSatisfying(
+                        OutcomeReport.Read.Good.class,
+                        good -> assertThat(good.report().deliveryMinor()).hasValue(1200));
+        assertThat(faults(withDelivery("12.00", "12.01")))
+                .containsExactly(new OutcomeReport.Fault("delivery", Sentence.of("outcomes.refund-value")));
+        assertThat(faults(withDelivery("12.00", "free")))
+                .containsExactly(new OutcomeReport.Fault("delivery", Sentence.of("outcomes.amount", "GBP", 2, "free")));
     }
 
     @ParameterizedTest

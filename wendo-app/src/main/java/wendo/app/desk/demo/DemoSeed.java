@@ -175,6 +175,7 @@ class DemoSeed {
                 Optional.of(Occurrence.at(did.at())),
                 Optional.empty(),
                 OptionalLong.empty(),
+                OptionalLong.empty(),
                 DemoOffice.told(did.kind(), did.reference(), did.code()));
     }
 
@@ -191,6 +192,7 @@ class DemoSeed {
                 Optional.empty(),
                 Optional.of(OutcomeStatus.REFUNDED),
                 OptionalLong.of(did.takenBack().orElseThrow().minor()),
+                OptionalLong.empty(),
                 ReportedDetails.none());
     }
 

@@ -131,6 +131,15 @@ class Tasks {
     }
 
     private void addPartners(List<Task> tasks) {
+        long waiting = queries.registrations();
+        if (waiting > 0) {
+            tasks.add(Task.of(
+                    Permission.SET_UP,
+                    "registrations:" + waiting,
+                    new Task.Said(
+                            Texts.of("money.registration.waiting", waiting), Texts.of("desk.today.approve-or-decline")),
+                    new Task.Way("/partners/registrations", Texts.of("desk.today.answer"))));
+        }
         for (TodayQueries.Asking one : queries.askingPartners()) {
             tasks.add(Task.of(
                     Permission.SET_UP,

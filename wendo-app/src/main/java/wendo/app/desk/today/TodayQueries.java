@@ -171,6 +171,14 @@ class TodayQueries {
                 .single();
     }
 
+    /** Those who would like to be partners and wait for an answer. */
+    @Transactional(readOnly = true)
+    long registrations() {
+        return jdbc.sql("select count(*) from partner_registration where state = 'waiting'")
+                .query(Long.class)
+                .single();
+    }
+
     /** A partner who waits for an answer, by what it claims and asks. */
     record Asking(UUID id, String name, long claims, long messages) {}
 

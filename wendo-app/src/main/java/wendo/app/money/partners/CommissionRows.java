@@ -1,7 +1,13 @@
 package wendo.app.money.partners;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +29,9 @@ import wendo.core.partners.MonthCommission;
 class CommissionRows {
     /** Evidence that earns, strongest first. What a customer answers and where a visit was referred from do not. */
     private static final String EARNING = "array['set', 'claim', 'click', 'code', 'partner', 'visitor', 'contact']";
+
+    /** From so many outcomes on that one browser brings a partner in a day, somebody should look. Ours. */
+    private static final int MANY_A_DAY = 3;
 
     private final JdbcClient jdbc;
 
@@ -50,12 +59,7 @@ class CommissionRows {
 
     /** Of all partners that the evidence of an outcome points to, the one with the strongest and with terms for it earns. */
     void findWhose(List<UUID> outcomes) {
-        UUID[] ids = outcomes.toArray(UUID[]::new);
-        jdbc.sql("delete from partner_outcome where outcome_id = any(?)")
-                .param(ids)
-                .update();
         jdbc.sql("""
-                        insert into partner_outcome (outcome_id, business_id, partner_id, evidence, way, earns, month)
                         with pointed as (
                             select o.id, u.source_id as partner, u.evidence, array_position(%s, u.evidence::text) as strength,
                                 (o.occurred_at at time zone b.zone)::date as day
@@ -79,19 +83,32 @@ class CommissionRows {
                             order by p.id, p.partner, (t.way is null), p.strength),
                         refused as (
                             select outcome_id, partner_id from commission_review where state = 'refused'
-                                and outcome_id = any(:outcomes))
-                        select b.id, :business, b.partner, b.evidence, b.way,
-                            b.way <> '' and r.outcome_id is null and row_number() over (
-                                partition by b.id order by (b.way = ''), (r.outcome_id is not null), b.strength, b.partner) = 1,
-                            date_trunc('month', b.day)::date
-                        from by_terms b left join refused r on r.outcome_id = b.id and r.partner_id = b.partner
+                                and outcome_id = any(:outcomes)),
+                        wanted as (
+                            select b.id, b.partner, b.evidence, b.way,
+                                b.way <> '' and r.outcome_id is null and row_number() over (
+                                    partition by b.id order by (b.way = ''), (r.outcome_id is not null), b.strength, b.partner) = 1 as earns,
+                                date_trunc('month', b.day)::date as month
+                            from by_terms b left join refused r on r.outcome_id = b.id and r.partner_id = b.partner),
+                        gone as (
+                            delete from partner_outcome p where p.outcome_id = any(:outcomes) and not exists (
+                                select from wanted w where w.id = p.outcome_id and w.partner = p.partner_id))
+                        insert into partner_outcome as p (outcome_id, business_id, partner_id, evidence, way, earns, month)
+                        select id, :business, partner, evidence, way, earns, month from wanted w
+                        where not exists (select from partner_outcome s where s.outcome_id = w.id and s.partner_id = w.partner
+                            and (s.evidence, s.way, s.earns, s.month) = (w.evidence, w.way, w.earns, w.month))
+                        on conflict (outcome_id, partner_id) do update
+                            set evidence = excluded.evidence, way = excluded.way, earns = excluded.earns, month = excluded.month
                         """.formatted(EARNING))
-                .param("outcomes", ids)
+                .param("outcomes", outcomes.toArray(UUID[]::new))
                 .param("business", BusinessScope.current().value())
                 .update();
     }
 
-    /** Where somebody should look: the partner's own order, or a code that came from somewhere else. */
+    /**
+     * Where somebody should look: the partner's own order, by its contact or from a browser that has used it; a code that
+     * came from somewhere else; many in a day from one browser. Network addresses are not kept, so a browser stands for one.
+     */
     void review(List<UUID> outcomes) {
         jdbc.sql("""
                         insert into commission_review (id, business_id, partner_id, outcome_id, reason, state, said, found_at,
@@ -108,9 +125,29 @@ class CommissionRows {
                             join outcome_clue c on c.outcome_id = w.outcome_id and c.evidence = 'referrer' and c.said like '%.%'
                             where w.outcome_id = any(:outcomes) and w.earns and w.evidence = 'code'
                                 and not exists (select from outcome_clue v where v.outcome_id = w.outcome_id
-                                    and v.source_id = w.partner_id and v.evidence in ('click', 'visitor'))) f
+                                    and v.source_id = w.partner_id and v.evidence in ('click', 'visitor'))
+                            union all
+                            select w.partner_id, w.outcome_id, 'device', ''
+                            from partner_outcome w join partner p on p.id = w.partner_id join outcome o on o.id = w.outcome_id
+                            join outcome e on e.visitor = o.visitor and e.id <> o.id
+                                and (p.email <> '' and e.email = p.email or p.phone <> '' and e.phone = p.phone)
+                            where w.outcome_id = any(:outcomes) and w.earns and o.visitor is not null
+                            union all
+                            select partner_id, outcome_id, 'many', cast(number as text) from (
+                                select *, count(*) over (partition by partner_id, day, visitor) as number from (
+                                    select w.partner_id, w.outcome_id, (o.occurred_at at time zone b.zone)::date as day,
+                                        coalesce(o.visitor, v.visitor) as visitor
+                                    from (select distinct partner_id, month from partner_outcome
+                                        where outcome_id = any(:outcomes) and earns) t
+                                    join partner_outcome w on w.partner_id = t.partner_id and w.month = t.month and w.earns
+                                    join outcome o on o.id = w.outcome_id and (o.visitor is not null or o.click_id is not null)
+                                    join business b on b.id = o.business_id
+                                    left join visit v on v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)) seen
+                                where visitor is not null) days
+                            where number >= :many) f
                         on conflict do nothing
                         """)
+                .param("many", MANY_A_DAY)
                 .param("outcomes", outcomes.toArray(UUID[]::new))
                 .param("business", BusinessScope.current().value())
                 .update();
@@ -190,22 +227,85 @@ class CommissionRows {
         static final About GONE = new About("", "", LocalDate.EPOCH, TermsWay.LINK);
     }
 
-    /** Puts these in the place of all lines of the months that are on no statement. */
+    /** A line as it is stored: what it is of and what it says. */
+    private record Line(
+            UUID outcome,
+            About about,
+            String kind,
+            LocalDate day,
+            LocalDate dueFrom,
+            long minor,
+            String reason,
+            String shares) {
+        private static Line of(CommissionLedger.Entry entry, About about) {
+            return new Line(
+                    entry.outcome(),
+                    about,
+                    entry.kind().name().toLowerCase(Locale.ROOT),
+                    entry.day(),
+                    entry.dueFrom(),
+                    entry.minor(),
+                    CommissionRows.reason(entry),
+                    CommissionRows.shares(entry));
+        }
+    }
+
+    /** Puts these in the place of all lines of the months that are on no statement; one that stays as it is, is not written. */
     void replace(
             UUID partner, Set<LocalDate> months, List<CommissionLedger.Entry> entries, Function<UUID, About> about) {
+        Map<Line, Deque<UUID>> open = open(partner, months);
+        List<Line> fresh = new ArrayList<>();
+        for (CommissionLedger.Entry entry : entries) {
+            Line line = Line.of(entry, about.apply(entry.outcome()));
+            Deque<UUID> same = open.get(line);
+            if (same == null || same.poll() == null) {
+                fresh.add(line);
+            }
+        }
+        UUID[] gone = open.values().stream().flatMap(Deque::stream).toArray(UUID[]::new);
+        if (gone.length > 0) {
+            jdbc.sql("delete from commission_line where id = any(?)")
+                    .param(gone)
+                    .update();
+        }
+        if (!fresh.isEmpty()) {
+            insert(partner, fresh);
+        }
+    }
+
+    private Map<Line, Deque<UUID>> open(UUID partner, Set<LocalDate> months) {
+        Map<Line, Deque<UUID>> open = new HashMap<>();
         jdbc.sql("""
-                        delete from commission_line
+                        select id, outcome_id, outcome_kind, reference, month, way, kind, day, due_from, minor, reason, shares
+                        from commission_line
                         where partner_id = :partner and statement_id is null and (:all or month = any(cast(:months as date[])))
                         """)
                 .param("partner", partner)
                 .param("all", months.isEmpty())
                 .param("months", texts(months))
-                .update();
-        if (entries.isEmpty()) {
-            return;
-        }
-        List<About> of =
-                entries.stream().map(entry -> about.apply(entry.outcome())).toList();
+                .query(row -> {
+                    open.computeIfAbsent(line(row), one -> new ArrayDeque<>()).add(row.getObject("id", UUID.class));
+                });
+        return open;
+    }
+
+    private static Line line(ResultSet row) throws SQLException {
+        return new Line(
+                row.getObject("outcome_id", UUID.class),
+                new About(
+                        row.getString("outcome_kind"),
+                        row.getString("reference"),
+                        row.getObject("month", LocalDate.class),
+                        TermsWay.of(row.getString("way"))),
+                row.getString("kind"),
+                row.getObject("day", LocalDate.class),
+                row.getObject("due_from", LocalDate.class),
+                row.getLong("minor"),
+                row.getString("reason"),
+                row.getString("shares"));
+    }
+
+    private void insert(UUID partner, List<Line> lines) {
         jdbc.sql("""
                         insert into commission_line (id, business_id, partner_id, outcome_id, outcome_kind, reference, month, way,
                             kind, day, due_from, minor, reason, shares)
@@ -213,17 +313,17 @@ class CommissionRows {
                             ?::text[], ?::date[], ?::date[], ?::bigint[], ?::text[], ?::text[])
                         """)
                 .params(BusinessScope.current().value(), partner)
-                .param(column(entries, CommissionLedger.Entry::outcome, UUID.class))
-                .params(column(of, About::kind, String.class), column(of, About::reference, String.class))
-                .params(
-                        column(of, one -> one.month().toString(), String.class),
-                        column(of, one -> one.way().key(), String.class))
-                .param(column(entries, one -> one.kind().name().toLowerCase(Locale.ROOT), String.class))
-                .param(column(entries, entry -> entry.day().toString(), String.class))
-                .param(column(entries, entry -> entry.dueFrom().toString(), String.class))
-                .param(column(entries, CommissionLedger.Entry::minor, Long.class))
-                .param(column(entries, CommissionRows::reason, String.class))
-                .param(column(entries, CommissionRows::shares, String.class))
+                .param(column(lines, Line::outcome, UUID.class))
+                .param(column(lines, one -> one.about().kind(), String.class))
+                .param(column(lines, one -> one.about().reference(), String.class))
+                .param(column(lines, one -> one.about().month().toString(), String.class))
+                .param(column(lines, one -> one.about().way().key(), String.class))
+                .param(column(lines, Line::kind, String.class))
+                .param(column(lines, one -> one.day().toString(), String.class))
+                .param(column(lines, one -> one.dueFrom().toString(), String.class))
+                .param(column(lines, Line::minor, Long.class))
+                .param(column(lines, Line::reason, String.class))
+                .param(column(lines, Line::shares, String.class))
                 .update();
     }
 

@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +17,7 @@ import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.RandomToken;
+import wendo.app.platform.site.Texts;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.Channel;
@@ -62,6 +65,54 @@ public class Partners {
         repository.save(new Partner(source.id(), locale.getLanguage(), clock.instant(), by));
         commissions.workOutAll(source.id());
         return source.id();
+    }
+
+    /** Somebody who becomes a partner with all that is known of them, and with the terms that another one has today. */
+    public record Newcomer(String name, String contact, String email, String language, Optional<UUID> termsOf) {}
+
+    /** A partner with an open page of its own. A name that a partner has already is refused by its unique key. */
+    @Transactional
+    public UUID welcome(Newcomer newcomer, String by) {
+        SourceListed source = sources.findOrCreate(newcomer.name(), Channel.PARTNER);
+        Partner partner = new Partner(source.id(), newcomer.language(), clock.instant(), by);
+        partner.meet(new PartnerForm.Contact(newcomer.contact(), newcomer.email(), "", newcomer.language(), ""));
+        partner.open(RandomToken.next(), new PageLook(true, false));
+        repository.save(partner);
+        LocalDate today = businesses.current().today(clock);
+        newcomer.termsOf().ifPresent(other -> {
+            List<AgreedTerms> all = commissions.agreed(other);
+            Stream.of(TermsWay.values())
+                    .flatMap(way -> AgreedTerms.on(today, way, all).stream())
+                    .map(one -> new AgreedTerms(one.way(), today, one.lastDay(), one.terms()))
+                    .forEach(one -> terms.save(new StoredTerms(source.id(), one, clock.instant(), by)));
+        });
+        commissions.workOutAll(source.id());
+        return source.id();
+    }
+
+    /** Why nobody new can be a partner by this name: a source of another channel has it. */
+    @Transactional(readOnly = true)
+    public Optional<String> refusal(String name) {
+        return sources.list().stream()
+                .filter(one -> one.name().equalsIgnoreCase(name) && one.channel() != Channel.PARTNER)
+                .findFirst()
+                .map(one -> Texts.of("money.partners.other-channel", one.name()));
+    }
+
+    /** A partner by its name. */
+    public record Named(UUID id, String name) {}
+
+    /** Those that are not archived. */
+    @Transactional(readOnly = true)
+    public List<Named> named() {
+        Set<UUID> active = repository.findAll().stream()
+                .filter(one -> !one.isEnded())
+                .map(Partner::id)
+                .collect(Collectors.toSet());
+        return sources.list().stream()
+                .filter(one -> active.contains(one.id()))
+                .map(one -> new Named(one.id(), one.name()))
+                .toList();
     }
 
     /** What a partner is, as far as it is edited. */

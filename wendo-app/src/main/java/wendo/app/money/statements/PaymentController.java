@@ -1,5 +1,7 @@
 package wendo.app.money.statements;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -37,6 +39,8 @@ import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.platform.tables.NamedTable;
+import wendo.app.platform.tables.TableFormat;
 import wendo.core.partners.Iban;
 
 /** The month's end: statements for all partners, and the order to the bank. */
@@ -135,6 +139,38 @@ class PaymentController {
                         .body(file.xml().getBytes(StandardCharsets.UTF_8)))
                 .orElseThrow(() -> new ResponseStatusException(
                         HttpStatus.UNPROCESSABLE_CONTENT, Texts.of("money.statements.no-accounts")));
+    }
+
+    /** The same order as a table, for banks that take no such file. */
+    @Needs(Permission.OWN)
+    @GetMapping("/orders/{number}.csv")
+    void table(@PathVariable int number, PageContext context, HttpServletResponse response) throws IOException {
+        Business business = context.business();
+        Payments.Order order = payments.order(number, business.currency(), business.zone())
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        TableFormat.CSV.send(
+                response,
+                new NamedTable(
+                        "payments-" + number,
+                        Texts.of("money.statements.payments"),
+                        List.of(
+                                Texts.of("money.partners.details.account-name"),
+                                Texts.of("money.partners.details.iban"),
+                                Texts.of("money.partners.details.bic"),
+                                Texts.of(
+                                        "money.statements.amount-in",
+                                        business.currency().getCode()),
+                                Texts.of("common.day"),
+                                Texts.of("common.reference")),
+                        order.payments().stream()
+                                .map(one -> List.<Object>of(
+                                        one.payee().name(),
+                                        one.payee().iban().value(),
+                                        one.payee().bic().orElse(""),
+                                        one.amount().getAmount(),
+                                        order.payOn(),
+                                        one.purpose()))
+                                .toList()));
     }
 
     @Confirmed

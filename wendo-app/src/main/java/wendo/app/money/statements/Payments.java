@@ -153,21 +153,31 @@ class Payments {
     @Transactional(readOnly = true)
     Optional<PaymentFile> file(int number, CurrencyUnit currency, ZoneId zone) {
         Optional<Iban> own = Iban.find(account().iban());
+        return own.flatMap(from -> order(number, currency, zone)
+                .map(order -> new PaymentFile(
+                        "WENDO-" + number,
+                        order.madeAt(),
+                        new PaymentFile.Account(
+                                account().name(), from, bic(account().bic())),
+                        order.payOn(),
+                        order.payments())));
+    }
+
+    /** An order to the bank, with all that is paid by it. */
+    record Order(LocalDateTime madeAt, LocalDate payOn, List<PaymentFile.Payment> payments) {}
+
+    /** Empty if there is none, or nothing in it can be paid into an account. */
+    @Transactional(readOnly = true)
+    Optional<Order> order(int number, CurrencyUnit currency, ZoneId zone) {
         Map<UUID, StatementQueries.Payable> partners = queries.payable(LocalDate.now(clock.withZone(zone))).stream()
                 .collect(Collectors.toMap(StatementQueries.Payable::partner, Function.identity()));
         return payouts.findByNumber(number).flatMap(order -> {
             List<PaymentFile.Payment> lines = payments.findByPayoutId(order.id()).stream()
                     .flatMap(one -> line(number, one, partners.get(one.partner()), currency).stream())
                     .toList();
-            return lines.isEmpty() || own.isEmpty()
+            return lines.isEmpty()
                     ? Optional.empty()
-                    : Optional.of(new PaymentFile(
-                            "WENDO-" + number,
-                            LocalDateTime.ofInstant(order.madeAt(), zone),
-                            new PaymentFile.Account(
-                                    account().name(), own.get(), bic(account().bic())),
-                            order.payOn(),
-                            lines));
+                    : Optional.of(new Order(LocalDateTime.ofInstant(order.madeAt(), zone), order.payOn(), lines));
         });
     }
 

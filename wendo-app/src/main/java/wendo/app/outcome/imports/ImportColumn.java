@@ -30,6 +30,13 @@ enum ImportColumn {
             "price",
             "sale-amount",
             "order-value"),
+    DELIVERY(
+            "outcome.imports.import-column.delivery",
+            "delivery",
+            "shipping",
+            "postage",
+            "delivery-cost",
+            "shipping-cost"),
     DAY(
             "outcome.imports.import-column.day",
             "date",

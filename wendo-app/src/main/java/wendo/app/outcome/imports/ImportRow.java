@@ -42,6 +42,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                         at.map(time -> time.in(business.zone())),
                         OutcomeStatus.spoken(matching.cell(row, ImportColumn.STATUS)),
                         "",
+                        matching.amounts().plain(matching.cell(row, ImportColumn.DELIVERY)),
                         told(row)),
                 business.currency(),
                 now);

@@ -18,7 +18,7 @@ public record ChangeWords(String field, String before, String after) {
             return "–";
         }
         return switch (field) {
-            case "value", "refunded" -> figures.money(Long.parseLong(kept));
+            case "value", "refunded", "delivery" -> figures.money(Long.parseLong(kept));
             case "time" -> time(kept, figures);
             default -> kept;
         };

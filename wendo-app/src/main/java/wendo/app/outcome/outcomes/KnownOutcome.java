@@ -18,6 +18,7 @@ public record KnownOutcome(
         Occurrence occurred,
         Optional<ClickId> click,
         ReportedDetails told,
+        long deliveryMinor,
         Optional<UUID> partner) {
     private static final int MAX_SHOWN = 100;
 
@@ -49,11 +50,12 @@ public record KnownOutcome(
                 report.occurred().map(occurred::with).orElse(occurred),
                 click.or(report::click),
                 told.with(report.told()),
+                report.deliveryMinor().orElse(deliveryMinor),
                 partner.or(() -> newPartner));
     }
 
     KnownOutcome with(Standing before) {
-        return new KnownOutcome(id, before, occurred, click, told, partner);
+        return new KnownOutcome(id, before, occurred, click, told, deliveryMinor, partner);
     }
 
     List<Change> changesTo(KnownOutcome after) {
@@ -65,6 +67,7 @@ public record KnownOutcome(
                 after.standing.status().key());
         compare(changes, "value", standing.valueMinor(), after.standing.valueMinor());
         compare(changes, "refunded", standing.refundedMinor(), after.standing.refundedMinor());
+        compare(changes, "delivery", deliveryMinor, after.deliveryMinor);
         compare(changes, "time", said(occurred), said(after.occurred));
         compare(
                 changes,

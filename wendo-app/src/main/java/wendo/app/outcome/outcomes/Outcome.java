@@ -30,6 +30,7 @@ class Outcome extends BusinessEntity {
     private String status;
     private long valueMinor;
     private long refundedMinor;
+    private long deliveryMinor;
     private Instant occurredAt;
     private @Nullable Instant dayBeganAt;
     private @Nullable UUID clickId;
@@ -61,6 +62,7 @@ class Outcome extends BusinessEntity {
                 new Occurrence(dayBeganAt == null ? occurredAt : dayBeganAt, occurredAt),
                 Optional.ofNullable(clickId).map(ClickId::new),
                 new ReportedDetails(name, email, phone, code, answer, items, note),
+                deliveryMinor,
                 Optional.ofNullable(partnerSourceId));
     }
 
@@ -76,6 +78,7 @@ class Outcome extends BusinessEntity {
         status = next.standing().status().key();
         valueMinor = next.standing().valueMinor();
         refundedMinor = next.standing().refundedMinor();
+        deliveryMinor = next.deliveryMinor();
         occurredAt = next.occurred().last();
         dayBeganAt = next.occurred().isDay() ? next.occurred().first() : null;
         clickId = next.click().map(ClickId::uuid).orElse(null);

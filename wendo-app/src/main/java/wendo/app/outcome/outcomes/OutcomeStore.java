@@ -91,8 +91,8 @@ class OutcomeStore {
         return jdbc.sql("""
                         insert into outcome (id, business_id, kind, reference, reference_key, value_minor, status, refunded_minor,
                             occurred_at, day_began_at, recorded_at, reported_by, name, email, phone, code, code_key, answer,
-                            answer_key, items, note, partner_source_id, click_id, is_proof)
-                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, cast(? as timestamptz), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
+                            answer_key, items, note, partner_source_id, delivery_minor, click_id, is_proof)
+                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, cast(? as timestamptz), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
                             select from visit v
                             where v.click_id = c.click and v.arrived_at = click_time(c.click) and v.kind = 'proof')
                         from (select cast(? as uuid) as click) c
@@ -107,6 +107,7 @@ class OutcomeStore {
                 .params(Timestamp.from(now), reporter.key())
                 .params(columns(report.told()))
                 .param(partner.orElse(null))
+                .param(report.deliveryMinor().orElse(0))
                 .param(report.click().map(click -> click.uuid().toString()).orElse(null))
                 .query(UUID.class)
                 .optional();

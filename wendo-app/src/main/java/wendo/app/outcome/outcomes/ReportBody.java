@@ -26,6 +26,7 @@ record ReportBody(
         @Nullable String occurredAt,
         @Nullable String status,
         @Nullable JsonNode refunded,
+        @Nullable JsonNode delivery,
         @Nullable String name,
         @Nullable String email,
         @Nullable JsonNode phone,
@@ -46,6 +47,7 @@ record ReportBody(
                 time(business),
                 orEmpty(status),
                 text(refunded),
+                text(delivery),
                 new ReportedDetails.Typed(
                         orEmpty(name),
                         orEmpty(email),
@@ -80,6 +82,7 @@ record ReportBody(
                 moment.toString(),
                 status,
                 refunded,
+                delivery,
                 name,
                 email,
                 phone,

@@ -77,7 +77,7 @@ class SiteTag {
             @Nullable String signature) {
         ReportBody report() {
             return new ReportBody(
-                    kind, reference, value, currency, clickId, null, null, null, name, email, phone, code, answer,
+                    kind, reference, value, currency, clickId, null, null, null, null, name, email, phone, code, answer,
                     items, note);
         }
     }
@@ -120,7 +120,8 @@ class SiteTag {
             @Nullable String signature) {
         ReportBody report() {
             return new ReportBody(
-                    kind, reference, value, currency, wcl, null, null, null, null, null, null, code, null, items, note);
+                    kind, reference, value, currency, wcl, null, null, null, null, null, null, null, code, null, items,
+                    note);
         }
     }
 

@@ -240,6 +240,8 @@ class CommissionTest extends WendoTest {
         HttpResponse<String> file = owner.get("/partners/payments/orders/1.xml");
         assertThat(file.body())
                 .contains("<InstdAmt Ccy=\"GBP\">60.00</InstdAmt>", "NL91ABNA0417164300", "pain.001.001.09");
+        assertThat(owner.get("/partners/payments/orders/1.csv").body())
+                .contains("Campsite Ltd,NL91ABNA0417164300,,60.00,%s,".formatted(TODAY));
         owner.form("/partners/payments", "/partners/payments/orders/1", "state", "paid");
         assertThat(owner.form("/partners/payments", "/partners/payments/orders/1", "state", "cancelled")
                         .statusCode())
@@ -247,6 +249,39 @@ class CommissionTest extends WendoTest {
         assertThat(owner.get("/partners/%s".formatted(campsite)).body()).contains("Paid");
         assertThat(count(tenant, "select count(*) from partner_payment where state = 'paid'"))
                 .isEqualTo(2);
+    }
+
+    @Test
+    void what_was_for_delivery_earns_nothing_where_the_terms_say_so() {
+        code("REED10");
+        agree("way", "code", "firstDay", ten(), "rate.booking", "10%", "withoutDelivery", "yes");
+        bookingWithCode("B-1", "112.50", LAST_MONTH, ", \"delivery\": \"12.50\"");
+        linesBecome("B-1 earned 1000 by_terms");
+        bookingWithCode("B-1", "112.50", LAST_MONTH, ", \"delivery\": \"2.50\"");
+        linesBecome("B-1 earned 1100 by_terms");
+    }
+
+    /** Three bookings a day from one browser are looked at, two are not. */
+    @Test
+    void many_outcomes_of_a_day_from_one_browser_are_marked() {
+        agree("way", "link", "firstDay", ten(), "rate.booking", "10%");
+        await(
+                "the link is known",
+                () -> http().visit(tenant.host(), slugs.get(0)).statusCode() == 302);
+        String click = Http.click(http().visit(tenant.host(), slugs.get(0)));
+        for (int i = 1; i <= 3; i++) {
+            report("{\"kind\": \"booking\", \"reference\": \"B-%d\", \"value\": \"80\", \"clickId\": \"%s\"}"
+                    .formatted(i, click));
+            if (i == 2) {
+                linesBecome("B-1 earned 800 by_terms", "B-2 earned 800 by_terms");
+                assertThat(count(tenant, "select count(*) from commission_review"))
+                        .isZero();
+            }
+        }
+        linesBecome("B-1 earned 800 by_terms", "B-2 earned 800 by_terms", "B-3 earned 800 by_terms");
+        assertThat(count(tenant, "select count(*) from commission_review where reason = 'many' and said = '3'"))
+                .isEqualTo(3);
+        assertThat(owner.get("/partners/" + campsite).body()).contains("3 on one day from one browser");
     }
 
     /** By an independent statement: lines, statements and what Compare calls spend are one sum. */
