@@ -18,7 +18,8 @@ import java.util.concurrent.Executors;
 
 /**
  * A partner network that pays for people sent to it. It keeps a sub-ID of ten digits at most, in the parameter s1, and
- * drops any other; it reports sales to a postback address that is pasted on its page, and in a file at month's end.
+ * drops any other; it reports sales to a postback address that is pasted on its page, and in a file at month's end. It
+ * keeps a tenth of each sale for whoever sent the buyer, and approves, declines or pays it.
  */
 public final class PartnerNetwork implements AutoCloseable {
     private static final String SUB_ID = "[0-9]{1,10}";
@@ -29,7 +30,12 @@ public final class PartnerNetwork implements AutoCloseable {
     private final Map<String, Sale> sales = new LinkedHashMap<>();
     private volatile String postback = "";
 
-    private record Sale(String number, String subId, int pence, String state, int answer) {}
+    private record Sale(String number, String subId, int pence, String state, int answer) {
+        /** A tenth, half up. */
+        int fee() {
+            return (pence + 5) / 10;
+        }
+    }
 
     private PartnerNetwork(HttpServer server) {
         this.server = server;
@@ -119,6 +125,7 @@ public final class PartnerNetwork implements AutoCloseable {
             String address = postback.replace("[s1]", sale.subId())
                     .replace("[sale]", sale.number())
                     .replace("[amount]", amount(sale.pence(), '.'))
+                    .replace("[fee]", amount(sale.fee(), '.'))
                     .replace("[state]", sale.state())
                     .replace("[", "%5B")
                     .replace("]", "%5D");
@@ -137,11 +144,16 @@ public final class PartnerNetwork implements AutoCloseable {
 
     /** As such files come: semicolons and a decimal comma. */
     private String report() {
-        StringBuilder file = new StringBuilder("Transaction ID;Sub-ID;Amount;Status\r\n");
+        StringBuilder file = new StringBuilder("Transaction ID;Sub-ID;Amount;Commission;Status\r\n");
         synchronized (sales) {
             sales.values()
-                    .forEach(sale -> file.append("%s;%s;%s;%s\r\n"
-                            .formatted(sale.number(), sale.subId(), amount(sale.pence(), ','), sale.state())));
+                    .forEach(sale -> file.append("%s;%s;%s;%s;%s\r\n"
+                            .formatted(
+                                    sale.number(),
+                                    sale.subId(),
+                                    amount(sale.pence(), ','),
+                                    amount(sale.fee(), ','),
+                                    sale.state())));
         }
         return file.toString();
     }
@@ -157,7 +169,7 @@ public final class PartnerNetwork implements AutoCloseable {
     private String desk() {
         StringBuilder page = new StringBuilder("""
                 <!doctype html><html lang="en"><meta charset="utf-8"><title>Partner network</title><h1>Partner network</h1>
-                <form method="post" action="/postback"><label>Postback address, with [s1] [sale] [amount] [state]
+                <form method="post" action="/postback"><label>Postback address, with [s1] [sale] [amount] [fee] [state]
                 <input name="address" size="120" value="%s"></label> <button>Keep</button></form>
                 <p><a href="/report.csv">Report of all sales</a></p><ul>
                 """.formatted(DemoSite.escape(postback)));
@@ -166,7 +178,8 @@ public final class PartnerNetwork implements AutoCloseable {
                     .forEach(sale -> page.append("""
                             <li>%s, sub-ID %s, %s, %s, postback answered %d <form method="post" action="/state">
                             <input type="hidden" name="sale" value="%s"><button name="state" value="approved">Approve</button>
-                            <button name="state" value="rejected">Reject</button></form></li>
+                            <button name="state" value="rejected">Reject</button>
+                            <button name="state" value="paid">Pay</button></form></li>
                             """.formatted(
                                     sale.number(),
                                     sale.subId(),

@@ -157,6 +157,11 @@ public record OutcomeReport(
         }
     }
 
+    /** An amount as programs write it, in minor units; empty for a text that is none. */
+    public static OptionalLong amount(String text, CurrencyUnit currency) {
+        return readAmount("", text, currency, new ArrayList<>());
+    }
+
     /** Empty also if it is refused. */
     private static OptionalLong readAmount(String field, String text, CurrencyUnit currency, List<Fault> faults) {
         if (text.isBlank()) {

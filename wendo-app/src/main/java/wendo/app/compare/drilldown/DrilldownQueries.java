@@ -13,6 +13,7 @@ import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.CompareQueries;
 import wendo.app.compare.sql.Credited;
 import wendo.app.compare.sql.GroupSql;
+import wendo.app.compare.sql.RevenueSql;
 import wendo.app.compare.table.CompareContext;
 import wendo.app.credit.CreditColumns;
 import wendo.core.outcomes.OutcomeKind;
@@ -26,11 +27,11 @@ class DrilldownQueries {
     private static final String OUTCOMES = """
             with shared as (
                 select %1$s as key, o.id, sum(c.%2$s) as share, sum(c.%3$s) as minor, bool_or(c.%2$s <> 0) as is_shared
-                from credit c join outcome o on o.id = c.outcome_id %4$s
+                from %7$s join outcome o on o.id = c.outcome_id %4$s
                 where %5$s >= :from and %5$s < :to and o.kind = any(:kinds) and not o.is_proof
                 group by 1, o.id
                 union all
-                select %6$s, o.id, case when o.counts then 1000000 else 0 end, o.kept_minor, true
+                select %6$s, o.id, case when o.counts then 1000000 else 0 end, %8$s, true
                 from outcome o
                 where o.occurred_at >= :from and o.occurred_at < :to and o.kind = any(:kinds) and not o.is_proof
                     and not exists (select from credit c where c.outcome_id = o.id)),
@@ -73,10 +74,12 @@ class DrilldownQueries {
         String sql = OUTCOMES.formatted(
                 group.creditKey(),
                 CreditColumns.share(choice.model()),
-                CreditColumns.minor(choice.model()),
+                RevenueSql.of(choice).minor(),
                 group.creditJoin(),
                 clock,
-                group.unjoinedKey());
+                group.unjoinedKey(),
+                RevenueSql.of(choice).credit(),
+                RevenueSql.of(choice).unjoined());
         List<Summed> found = CompareQueries.within(jdbc.sql(sql), context.period(), context.zone())
                 .param("key", key)
                 .param("limit", PAGE)

@@ -13,6 +13,7 @@ import wendo.app.compare.sql.CompareChoice;
 import wendo.app.compare.sql.CompareQueries;
 import wendo.app.compare.sql.Credited;
 import wendo.app.compare.sql.GroupSql;
+import wendo.app.compare.sql.RevenueSql;
 import wendo.app.compare.table.ComparedRow;
 import wendo.app.credit.CreditColumns;
 import wendo.core.measure.Period;
@@ -21,7 +22,7 @@ import wendo.core.measure.Period;
 @Component
 class TakingsQueries {
     private static final String CREDITED = """
-            from credit c join outcome o on o.id = c.outcome_id %1$s
+            from %5$s join outcome o on o.id = c.outcome_id %1$s
             %2$s
             where %3$s >= :from and %3$s < :to and o.kind <> 'lead' and not o.is_proof and %4$s = :key
             """;
@@ -65,7 +66,7 @@ class TakingsQueries {
     @Transactional(readOnly = true)
     List<Payer> payers(ComparedRow row, Period period, ZoneId zone, CompareChoice choice) {
         String sql = PAYERS.formatted(
-                CreditColumns.minor(choice.model()), CreditColumns.share(choice.model()), credited(choice, PEOPLE));
+                RevenueSql.of(choice).minor(), CreditColumns.share(choice.model()), credited(choice, PEOPLE));
         return asked(sql, row, period, zone)
                 .query((found, number) -> new Payer(found.getLong(1), found.getDouble(2)))
                 .list();
@@ -76,7 +77,7 @@ class TakingsQueries {
     SortedMap<LocalDate, Long> byDay(ComparedRow row, Period period, ZoneId zone, CompareChoice choice) {
         SortedMap<LocalDate, Long> days = new TreeMap<>();
         String sql = DAYS.formatted(
-                ClockColumn.of(choice.clock()), CreditColumns.minor(choice.model()), credited(choice, ""));
+                ClockColumn.of(choice.clock()), RevenueSql.of(choice).minor(), credited(choice, ""));
         asked(sql, row, period, zone).query(found -> {
             days.put(found.getObject(1, LocalDate.class), found.getLong(2));
         });
@@ -95,7 +96,12 @@ class TakingsQueries {
     private static String credited(CompareChoice choice, String people) {
         String clock = ClockColumn.of(choice.clock());
         GroupSql group = GroupSql.of(choice.grouping(), clock);
-        return CREDITED.formatted(group.creditJoin(), people, clock, group.creditKey());
+        return CREDITED.formatted(
+                group.creditJoin(),
+                people,
+                clock,
+                group.creditKey(),
+                RevenueSql.of(choice).credit());
     }
 
     private JdbcClient.StatementSpec asked(String sql, ComparedRow row, Period period, ZoneId zone) {

@@ -16,7 +16,8 @@ public record CompareChoice(
         ModelName model,
         CreditClock clock,
         ComparedWith comparedWith,
-        CompareOrder order) {
+        CompareOrder order,
+        Revenue revenue) {
     /** The usual choice: what screens use that name one source for an outcome. */
     public static final ModelName USUAL_MODEL = ModelName.LAST_NON_DIRECT;
 
@@ -27,7 +28,8 @@ public record CompareChoice(
                 USUAL_MODEL,
                 CreditClock.OUTCOME,
                 ComparedWith.NOTHING,
-                CompareOrder.USUAL);
+                CompareOrder.USUAL,
+                Revenue.SALES);
     }
 
     /** Reads an address's parameters; what it does not know is as usual. */
@@ -39,31 +41,36 @@ public record CompareChoice(
                 parameter.apply("model").flatMap(ModelName::find).orElse(usual.model()),
                 parameter.apply("clock").flatMap(CreditClock::find).orElse(usual.clock()),
                 parameter.apply("with").flatMap(ComparedWith::find).orElse(usual.comparedWith()),
-                parameter.apply("sort").flatMap(CompareOrder::find).orElse(usual.order()));
+                parameter.apply("sort").flatMap(CompareOrder::find).orElse(usual.order()),
+                parameter.apply("revenue").flatMap(Revenue::find).orElse(usual.revenue()));
     }
 
     public CompareChoice with(Grouping other) {
-        return new CompareChoice(other, kind, model, clock, comparedWith, order);
+        return new CompareChoice(other, kind, model, clock, comparedWith, order, revenue);
     }
 
     public CompareChoice with(OutcomeKind other) {
-        return new CompareChoice(grouping, other, model, clock, comparedWith, order);
+        return new CompareChoice(grouping, other, model, clock, comparedWith, order, revenue);
     }
 
     public CompareChoice with(ModelName other) {
-        return new CompareChoice(grouping, kind, other, clock, comparedWith, order);
+        return new CompareChoice(grouping, kind, other, clock, comparedWith, order, revenue);
     }
 
     public CompareChoice with(CreditClock other) {
-        return new CompareChoice(grouping, kind, model, other, comparedWith, order);
+        return new CompareChoice(grouping, kind, model, other, comparedWith, order, revenue);
     }
 
     public CompareChoice with(ComparedWith other) {
-        return new CompareChoice(grouping, kind, model, clock, other, order);
+        return new CompareChoice(grouping, kind, model, clock, other, order, revenue);
     }
 
     public CompareChoice with(CompareOrder other) {
-        return new CompareChoice(grouping, kind, model, clock, comparedWith, other);
+        return new CompareChoice(grouping, kind, model, clock, comparedWith, other, revenue);
+    }
+
+    public CompareChoice with(Revenue other) {
+        return new CompareChoice(grouping, kind, model, clock, comparedWith, order, other);
     }
 
     /** The same, sorted as after a press on the heading of a column, told by its name. */
@@ -75,6 +82,7 @@ public record CompareChoice(
     public String query() {
         return "&by=%s&kind=%s&model=%s&clock=%s&with=%s"
                         .formatted(grouping.key(), kind.key(), model.key(), clock.key(), comparedWith.key())
-                + (order.equals(CompareOrder.USUAL) ? "" : "&sort=" + order.key());
+                + (order.equals(CompareOrder.USUAL) ? "" : "&sort=" + order.key())
+                + (revenue == Revenue.SALES ? "" : "&revenue=" + revenue.key());
     }
 }

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import wendo.app.credit.CreditColumns;
 import wendo.core.links.Channel;
 import wendo.core.measure.Period;
@@ -31,11 +32,11 @@ public class CompareQueries {
             shared as (
                 select %5$s as key, o.kind, sum(c.%6$s) as share, sum(c.%7$s) as minor,
                     sum(case when c.how = 'given' then 0 else c.%6$s end) as rated
-                from credit c join outcome o on o.id = c.outcome_id %8$s
+                from %16$s join outcome o on o.id = c.outcome_id %8$s
                 where %9$s >= :from and %9$s < :to and not o.is_proof
                 group by 1, o.kind, o.id
                 union all
-                select %10$s, o.kind, case when o.counts then 1000000 else 0 end, o.kept_minor, 0
+                select %10$s, o.kind, case when o.counts then 1000000 else 0 end, %17$s, 0
                 from outcome o
                 where o.occurred_at >= :from and o.occurred_at < :to and not o.is_proof
                     and not exists (select from credit c where c.outcome_id = o.id)),
@@ -74,6 +75,7 @@ public class CompareQueries {
     public List<Row> byGroup(Period period, ZoneId zone, CompareChoice choice) {
         String clock = ClockColumn.of(choice.clock());
         GroupSql group = GroupSql.of(choice.grouping(), clock);
+        RevenueSql revenue = RevenueSql.of(choice);
         String sql = BY_GROUP.formatted(
                 group.visitKey(),
                 group.visits(),
@@ -81,7 +83,7 @@ public class CompareQueries {
                 group.arrivals(),
                 group.creditKey(),
                 CreditColumns.share(choice.model()),
-                CreditColumns.minor(choice.model()),
+                revenue.minor(),
                 group.creditJoin(),
                 clock,
                 group.unjoinedKey(),
@@ -96,7 +98,9 @@ public class CompareQueries {
                         coalesce(k.%1$s_rated, 0) as %1$s_rated, coalesce(k.%1$s_minor, 0) as %1$s_minor"""),
                 choice.grouping() == Grouping.SOURCE ? "full" : "left",
                 each("sum(%1$s_share) as %1$s_share, sum(%1$s_squares) as %1$s_squares, sum(%1$s_rated) as %1$s_rated, "
-                        + "sum(%1$s_minor) as %1$s_minor"));
+                        + "sum(%1$s_minor) as %1$s_minor"),
+                revenue.credit(),
+                revenue.unjoined());
         return within(jdbc.sql(sql), period, zone)
                 .param("most", MOST_ROWS)
                 .query((row, number) -> new Row(
@@ -146,6 +150,14 @@ public class CompareQueries {
             rated.put(kind, row.getLong(kind.key() + "_rated"));
         }
         return rated;
+    }
+
+    /** Whether any network that pays has reported something. */
+    @Transactional(readOnly = true)
+    public boolean hasIncome() {
+        return jdbc.sql("select exists (select from income)")
+                .query(Boolean.class)
+                .single();
     }
 
     public long differentPeople(Period period) {

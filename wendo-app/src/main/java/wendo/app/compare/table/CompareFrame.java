@@ -5,9 +5,11 @@ import java.nio.charset.StandardCharsets;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.sql.CompareQueries;
 import wendo.app.compare.sql.ComparedWith;
 import wendo.app.compare.sql.CreditClock;
 import wendo.app.compare.sql.Grouping;
+import wendo.app.compare.sql.Revenue;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.Ribbon;
 import wendo.app.platform.site.Ribbons;
@@ -19,9 +21,11 @@ import wendo.core.outcomes.OutcomeKind;
 @Component
 public class CompareFrame {
     private final Ribbons ribbons;
+    private final CompareQueries queries;
 
-    public CompareFrame(Ribbons ribbons) {
+    public CompareFrame(Ribbons ribbons, CompareQueries queries) {
         this.ribbons = ribbons;
+        this.queries = queries;
     }
 
     /** @param keep the end of each of its addresses, which keeps the chosen view */
@@ -34,6 +38,7 @@ public class CompareFrame {
             ModelName[] models,
             CreditClock[] clocks,
             ComparedWith[] with,
+            Revenue[] revenues,
             PeriodChoice choice,
             Ribbon ribbon) {}
 
@@ -55,6 +60,7 @@ public class CompareFrame {
                         ModelName.values(),
                         CreditClock.values(),
                         ComparedWith.values(),
+                        look.revenue() != Revenue.SALES || queries.hasIncome() ? Revenue.values() : new Revenue[0],
                         context.choice(),
                         ribbons.draw(context.choice(), look.comparedWith().period(context.period()))));
     }

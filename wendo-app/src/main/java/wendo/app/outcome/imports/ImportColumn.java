@@ -30,6 +30,13 @@ enum ImportColumn {
             "price",
             "sale-amount",
             "order-value"),
+    COMMISSION(
+            "outcome.imports.import-column.commission",
+            "commission",
+            "payout",
+            "earnings",
+            "publisher-commission",
+            "reward"),
     DELIVERY(
             "outcome.imports.import-column.delivery",
             "delivery",

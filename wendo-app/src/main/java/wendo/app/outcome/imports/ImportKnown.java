@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -75,7 +76,12 @@ class ImportKnown {
                         Arrays.stream(cells(rows, matching, ImportColumn.CLICK))
                                 .map(cell -> cell.toLowerCase(Locale.ROOT))
                                 .toList());
-        return new ImportRow(matching, businesses.current(), clock.instant(), clicks);
+        return new ImportRow(
+                matching,
+                businesses.current(),
+                clock.instant(),
+                clicks,
+                matching.partner().isEmpty() ? Optional.empty() : networks.payer(UUID.fromString(matching.partner())));
     }
 
     private static String[] cells(List<Table.Row> rows, ImportMatching matching, ImportColumn column) {

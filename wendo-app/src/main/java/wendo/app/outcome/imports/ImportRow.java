@@ -5,11 +5,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
+import wendo.app.outcome.income.ReportedIncome;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.tables.Table;
+import wendo.core.income.Income;
+import wendo.core.income.IncomeState;
 import wendo.core.outcomes.AmountStyle;
 import wendo.core.outcomes.CurrencyMark;
 import wendo.core.outcomes.OutcomeReport;
@@ -22,9 +27,15 @@ import wendo.core.visits.ClickId;
 /**
  * Reads one row of a file as the news of an outcome.
  *
+ * @param payer the network whose rows are income, where they tell a commission
  * @param clicks what a sub-ID in its column stands for, where it is no click identifier itself
  */
-record ImportRow(ImportMatching matching, Business business, Instant now, Map<String, ClickId> clicks) {
+record ImportRow(
+        ImportMatching matching,
+        Business business,
+        Instant now,
+        Map<String, ClickId> clicks,
+        Optional<ReportedIncome.Payer> payer) {
     /** Faults whose message names the cell already. */
     private static final Set<String> PLAIN = Set.of("currency", "when");
 
@@ -36,7 +47,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                 new OutcomeReport.Fields(
                         matching.kind(),
                         matching.cell(row, ImportColumn.REFERENCE),
-                        matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
+                        isIncome() ? "" : matching.amounts().plain(matching.cell(row, ImportColumn.VALUE)),
                         "",
                         click(matching.cell(row, ImportColumn.CLICK)),
                         at.map(time -> time.in(business.zone())),
@@ -49,7 +60,7 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
         Optional<OutcomeReport.Fault> fault = at.isEmpty() && !when.isBlank()
                 ? Optional.of(
                         new OutcomeReport.Fault("when", Sentence.said(Texts.of("outcome.imports.is-not-a-day", when))))
-                : otherCurrency(matching.cell(row, ImportColumn.VALUE));
+                : otherCurrency(matching.cell(row, ImportColumn.VALUE)).or(() -> noCommission(row));
         return fault.<OutcomeReport.Read>map(one -> new OutcomeReport.Read.Bad(List.of(one)))
                 .orElse(read);
     }
@@ -64,6 +75,39 @@ record ImportRow(ImportMatching matching, Business business, Instant now, Map<St
                                 "outcome.imports.is-not-in-convert-it",
                                 cell,
                                 business.currency().getCode()))));
+    }
+
+    private boolean isIncome() {
+        return payer.isPresent() && matching.column(ImportColumn.COMMISSION) >= 0;
+    }
+
+    private OptionalLong amount(Table.Row row, ImportColumn column) {
+        return OutcomeReport.amount(matching.amounts().plain(matching.cell(row, column)), business.currency());
+    }
+
+    private Optional<OutcomeReport.Fault> noCommission(Table.Row row) {
+        String cell = matching.cell(row, ImportColumn.COMMISSION);
+        return isIncome()
+                        && !cell.isBlank()
+                        && amount(row, ImportColumn.COMMISSION).isEmpty()
+                ? Optional.of(new OutcomeReport.Fault(
+                        "when", Sentence.said(Texts.of("outcome.imports.is-not-an-amount", cell))))
+                : Optional.empty();
+    }
+
+    /** What the network pays by this row, if it is one that pays. */
+    Optional<ReportedIncome> income(Table.Row row, UUID outcome, String file, String by) {
+        return payer.filter(one -> isIncome())
+                .map(one -> new ReportedIncome(
+                        outcome,
+                        one,
+                        new Income.News(
+                                IncomeState.spoken(matching.cell(row, ImportColumn.STATUS)),
+                                amount(row, ImportColumn.COMMISSION)),
+                        amount(row, ImportColumn.VALUE),
+                        matching.cell(row, ImportColumn.ITEMS),
+                        file,
+                        by));
     }
 
     /** What stands in its column of click identifiers but is none. */

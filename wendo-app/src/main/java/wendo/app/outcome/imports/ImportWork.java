@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.outcome.income.Incomes;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.outcome.outcomes.Recorded;
 import wendo.app.outcome.outcomes.Reporter;
@@ -23,14 +24,20 @@ class ImportWork {
     private final ImportFiles files;
     private final ImportKnown known;
     private final Outcomes outcomes;
+    private final Incomes incomes;
 
-    ImportWork(ImportFiles files, ImportKnown known, Outcomes outcomes) {
+    ImportWork(ImportFiles files, ImportKnown known, Outcomes outcomes, Incomes incomes) {
         this.files = files;
         this.known = known;
         this.outcomes = outcomes;
+        this.incomes = incomes;
     }
 
-    private record Line(int number, OutcomeReport report) {}
+    private record Line(Table.Row row, OutcomeReport report) {
+        int number() {
+            return row.line();
+        }
+    }
 
     /** @param left outcomes that others changed since, and that stay */
     record Undone(int back, int left) {}
@@ -44,7 +51,7 @@ class ImportWork {
         Map<String, Line> lines = new LinkedHashMap<>(); // of rows with the same reference, the last counts
         for (Table.Row row : rows) {
             if (reader.read(row) instanceof OutcomeReport.Read.Good good) {
-                lines.put(good.report().referenceKey(), new Line(row.line(), good.report()));
+                lines.put(good.report().referenceKey(), new Line(row, good.report()));
             }
         }
         List<Line> all = List.copyOf(lines.values());
@@ -56,6 +63,11 @@ class ImportWork {
         List<ImportFiles.Did> did = new ArrayList<>();
         for (int i = 0; i < recorded.size(); i++) {
             did(all.get(i), recorded.get(i)).ifPresent(did::add);
+            Table.Row row = all.get(i).row();
+            recorded.get(i)
+                    .known()
+                    .flatMap(outcome -> reader.income(row, outcome, file.name(), importedBy(file)))
+                    .ifPresent(incomes::told);
         }
         files.did(id, did);
         files.move(id, "importing", "imported", "");

@@ -8,6 +8,7 @@
             "platform.tables",
             "prepare.sources",
             "outcome.networks",
+            "outcome.income",
             "outcome.outcomes"
         })
 @NullMarked

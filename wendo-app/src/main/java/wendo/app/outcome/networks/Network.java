@@ -11,7 +11,8 @@ import wendo.core.outcomes.OutcomeKind;
  * A partner network.
  *
  * @param pattern host, perhaps with a path, of the addresses that it takes visits at
- * @param placeholders the network's own text for each of {@link Field}, in their order; empty text for what it does not tell
+ * @param placeholders the network's own text for each of {@link Field}, in their order; empty text for what it does not tell,
+ *     none for fields that came later
  */
 record Network(
         UUID id,
@@ -22,7 +23,13 @@ record Network(
         OutcomeKind kind,
         String token,
         List<String> placeholders,
+        Pay pay,
         boolean isArchived) {
+
+    /** Whether its reports are income instead of sales, and how many days after an outcome it pays. */
+    record Pay(boolean pays, int afterDays) {
+        static final int MOST_DAYS = 365;
+    }
 
     /** What a postback may tell, by the names it has in the address. */
     enum Field {
@@ -30,7 +37,9 @@ record Network(
         REFERENCE("reference", "outcome.networks.field.reference"),
         VALUE("value", "outcome.networks.field.value"),
         CURRENCY("currency", "outcome.networks.field.currency"),
-        STATUS("status", "outcome.networks.field.status");
+        STATUS("status", "outcome.networks.field.status"),
+        COMMISSION("commission", "outcome.networks.field.commission"),
+        PRODUCT("product", "outcome.networks.field.product");
 
         private final String parameter;
         private final String label;
@@ -54,7 +63,7 @@ record Network(
     }
 
     String placeholder(Field told) {
-        return placeholders.get(told.ordinal());
+        return told.ordinal() < placeholders.size() ? placeholders.get(told.ordinal()) : "";
     }
 
     /** The address to paste at the network, its placeholders letter for letter. */

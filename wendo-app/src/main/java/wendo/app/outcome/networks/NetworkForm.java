@@ -28,10 +28,17 @@ record NetworkForm(Map<String, String> fields) {
     }
 
     record Checked(
-            String name, UUID source, String pattern, SubIdForm form, OutcomeKind kind, List<String> placeholders) {}
+            String name,
+            UUID source,
+            String pattern,
+            SubIdForm form,
+            OutcomeKind kind,
+            List<String> placeholders,
+            Network.Pay pay) {}
 
     static NetworkForm empty() {
-        return new NetworkForm(Map.of("alphabet", "letters", "maxLength", "50", "kind", "purchase"));
+        return new NetworkForm(
+                Map.of("alphabet", "letters", "maxLength", "50", "kind", "purchase", "paysAfterDays", "45"));
     }
 
     static NetworkForm of(Network network) {
@@ -43,6 +50,8 @@ record NetworkForm(Map<String, String> fields) {
         fields.put("alphabet", network.form().alphabet().key());
         fields.put("maxLength", String.valueOf(network.form().maxLength()));
         fields.put("kind", network.kind().key());
+        fields.put("pays", network.pay().pays() ? "yes" : "");
+        fields.put("paysAfterDays", String.valueOf(network.pay().afterDays()));
         for (Network.Field told : Network.Field.values()) {
             fields.put(told.parameter(), network.placeholder(told));
         }
@@ -77,6 +86,7 @@ record NetworkForm(Map<String, String> fields) {
         }
         Optional<SubIdForm> form = form(faults);
         List<String> placeholders = placeholders(faults);
+        Network.Pay pay = pay(faults);
         return faults.isEmpty()
                 ? Optional.of(new Checked(
                         name,
@@ -84,8 +94,18 @@ record NetworkForm(Map<String, String> fields) {
                         pattern.orElseThrow().text(),
                         form.orElseThrow(),
                         kind.orElseThrow(),
-                        placeholders))
+                        placeholders,
+                        pay))
                 : Optional.empty();
+    }
+
+    private Network.Pay pay(Map<String, String> faults) {
+        String typed = get("paysAfterDays");
+        int days = typed.matches("\\d{1,3}") ? Integer.parseInt(typed) : typed.isEmpty() ? 0 : -1;
+        if (days < 0 || days > Network.Pay.MOST_DAYS) {
+            faults.put("paysAfterDays", Texts.of("outcome.networks.enter-days", Network.Pay.MOST_DAYS));
+        }
+        return new Network.Pay(get("pays").equals("yes"), Math.max(0, days));
     }
 
     private Optional<SubIdForm> form(Map<String, String> faults) {

@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.outcome.income.ReportedIncome;
 import wendo.app.platform.business.EditedVersion;
 import wendo.core.visits.ClickId;
 
@@ -79,6 +80,16 @@ public class Networks {
     @Transactional
     void archive(UUID id, boolean away, String by) {
         repository.findById(id).ifPresent(network -> network.archive(away, clock.instant(), by));
+    }
+
+    /** The network of a source whose reports are income. */
+    @Transactional(readOnly = true)
+    public Optional<ReportedIncome.Payer> payer(UUID source) {
+        return repository.findAllByOrderByArchivedAscNameAsc().stream()
+                .map(StoredNetwork::network)
+                .filter(one -> one.pay().pays() && one.source().equals(source))
+                .findFirst()
+                .map(one -> new ReportedIncome.Payer(one.id(), one.pay().afterDays()));
     }
 
     /** The visits that these sub-IDs of a source's networks stand for, as far as they are aliases. */

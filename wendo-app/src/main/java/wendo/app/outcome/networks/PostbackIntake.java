@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
@@ -19,6 +20,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Async;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.outcome.income.Incomes;
+import wendo.app.outcome.income.ReportedIncome;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.outcome.outcomes.Recorded;
 import wendo.app.outcome.outcomes.Reporter;
@@ -26,6 +29,8 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Texts;
 import wendo.app.visit.visits.VisitsStored;
+import wendo.core.income.Income;
+import wendo.core.income.IncomeState;
 import wendo.core.outcomes.OutcomeReport;
 import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.ReportedDetails;
@@ -42,6 +47,7 @@ class PostbackIntake {
     private final Networks networks;
     private final LinkSaving links;
     private final Outcomes outcomes;
+    private final Incomes incomes;
     private final Businesses businesses;
     private final BusinessScope scope;
     private final JdbcClient jdbc;
@@ -51,6 +57,7 @@ class PostbackIntake {
             Networks networks,
             LinkSaving links,
             Outcomes outcomes,
+            Incomes incomes,
             Businesses businesses,
             BusinessScope scope,
             JdbcClient jdbc,
@@ -58,6 +65,7 @@ class PostbackIntake {
         this.networks = networks;
         this.links = links;
         this.outcomes = outcomes;
+        this.incomes = incomes;
         this.businesses = businesses;
         this.scope = scope;
         this.jdbc = jdbc;
@@ -105,11 +113,19 @@ class PostbackIntake {
                     Texts.kept(
                             "outcome.networks.the-sub-id-names-your", link.get().name()));
         }
+        String value = filled(network, Network.Field.VALUE, told).orElse("");
+        Optional<String> commission = filled(network, Network.Field.COMMISSION, told);
+        if (commission
+                .filter(text -> OutcomeReport.amount(text, businesses.current().currency())
+                        .isEmpty())
+                .isPresent()) {
+            return new Taken(false, Texts.kept("outcome.networks.commission-is-no-amount", commission.get()));
+        }
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
                         network.kind().key(),
                         filled(network, Network.Field.REFERENCE, told).orElse("sub " + sub.get()),
-                        filled(network, Network.Field.VALUE, told).orElse(""),
+                        network.pay().pays() ? "" : value,
                         filled(network, Network.Field.CURRENCY, told).orElse(""),
                         click.map(ClickId::toString).orElse(""),
                         Optional.empty(),
@@ -133,6 +149,9 @@ class PostbackIntake {
                         Optional.of(link.map(one -> one.belongs().source()).orElse(network.source())),
                         network.name())
                 .get(0);
+        if (network.pay().pays()) {
+            recorded.known().ifPresent(outcome -> incomes.told(income(network, outcome, told)));
+        }
         if (recorded instanceof Recorded.New one && click.isEmpty() && link.isEmpty()) {
             await(one.outcome(), network, sub.get());
         }
@@ -143,6 +162,22 @@ class PostbackIntake {
                                 click.isPresent()
                                         ? Texts.kept("outcome.networks.its-visit-is-known")
                                         : Texts.kept("outcome.networks.no-visit-with-this-sub")));
+    }
+
+    /** What it pays; an amount that is none is taken as not told. */
+    private ReportedIncome income(Network network, UUID outcome, Map<String, String> told) {
+        CurrencyUnit currency = businesses.current().currency();
+        return new ReportedIncome(
+                outcome,
+                new ReportedIncome.Payer(network.id(), network.pay().afterDays()),
+                new Income.News(
+                        filled(network, Network.Field.STATUS, told).flatMap(IncomeState::spoken),
+                        OutcomeReport.amount(
+                                filled(network, Network.Field.COMMISSION, told).orElse(""), currency)),
+                OutcomeReport.amount(filled(network, Network.Field.VALUE, told).orElse(""), currency),
+                filled(network, Network.Field.PRODUCT, told).orElse(""),
+                "",
+                network.name());
     }
 
     /** An ad's own address names its link. */

@@ -27,6 +27,8 @@ class StoredNetwork extends BusinessEntity {
     private String token;
 
     private String[] placeholders = {};
+    private boolean pays;
+    private int paysAfterDays;
     private boolean archived;
     private Instant changedAt;
     private String changedBy;
@@ -49,6 +51,8 @@ class StoredNetwork extends BusinessEntity {
         this.maxLength = typed.form().maxLength();
         this.kind = typed.kind().key();
         this.placeholders = typed.placeholders().toArray(String[]::new);
+        this.pays = typed.pay().pays();
+        this.paysAfterDays = typed.pay().afterDays();
         changed(now, by);
     }
 
@@ -72,6 +76,7 @@ class StoredNetwork extends BusinessEntity {
                 OutcomeKind.find(kind).orElseThrow(),
                 token,
                 List.of(placeholders),
+                new Network.Pay(pays, paysAfterDays),
                 archived);
     }
 }

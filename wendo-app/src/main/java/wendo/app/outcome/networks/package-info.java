@@ -7,6 +7,7 @@
             "prepare.sources",
             "issue.links",
             "visit.visits",
+            "outcome.income",
             "outcome.outcomes"
         })
 @NullMarked

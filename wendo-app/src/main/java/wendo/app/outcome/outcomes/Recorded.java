@@ -1,5 +1,6 @@
 package wendo.app.outcome.outcomes;
 
+import java.util.Optional;
 import java.util.UUID;
 
 /** What became of a report. */
@@ -15,4 +16,15 @@ public sealed interface Recorded {
 
     /** What the report told does not go with what is known. */
     record Refused(String field, String message) implements Recorded {}
+
+    /** The outcome that it was news of; empty if it was refused. */
+    default Optional<UUID> known() {
+        if (this instanceof New one) {
+            return Optional.of(one.outcome());
+        }
+        if (this instanceof Changed one) {
+            return Optional.of(one.outcome());
+        }
+        return this instanceof AlreadyKnown one ? Optional.of(one.outcome()) : Optional.empty();
+    }
 }

@@ -53,6 +53,14 @@ public record Figures(CurrencyUnit currency, ZoneId zone, Locale locale) {
         return format(amount, Math.max(amount.scale(), currency.getDecimalPlaces()));
     }
 
+    /** What one of very many is worth: as exact as two digits that count make it, and pennies at least. */
+    public String moneyEach(double minor) {
+        BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());
+        int digits = amount.signum() == 0 ? 0 : 2 - (amount.precision() - amount.scale());
+        int decimals = Math.max(currency.getDecimalPlaces(), Math.min(digits, currency.getDecimalPlaces() + 4));
+        return format(amount.setScale(decimals, RoundingMode.HALF_UP), decimals);
+    }
+
     /** An amount for a table of many: pennies only below 100. */
     public String moneyShort(double minor) {
         BigDecimal amount = BigDecimal.valueOf(minor).movePointLeft(currency.getDecimalPlaces());

@@ -58,7 +58,8 @@ class NetworkFormTest {
                         "go.network.example",
                         new SubIdForm("sub1", SubIdForm.Alphabet.DIGITS, 10),
                         OutcomeKind.PURCHASE,
-                        List.of("{sub1}", "", "[[amount]]", "", "")));
+                        List.of("{sub1}", "", "[[amount]]", "", "", "", ""),
+                        new Network.Pay(false, 0)));
     }
 
     @ParameterizedTest

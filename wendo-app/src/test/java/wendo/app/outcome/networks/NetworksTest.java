@@ -152,10 +152,10 @@ class NetworksTest extends WendoTest {
         at("/state", "sale", "N-7002", "state", "rejected");
         await("it is taken back", () -> outcome("N-7002").startsWith("purchase cancelled"));
         String report = http().on(network.port()).get("/report.csv").body();
-        assertThat(report).contains("N-7001;" + subId + ";12,50;approved");
+        assertThat(report).contains("N-7001;" + subId + ";12,50;1,25;approved");
         OutcomeFiles files = new OutcomeFiles(person);
         String file = files.bring(
-                (report + "N-7003;" + subId + ";8,00;pending\r\n").getBytes(StandardCharsets.UTF_8), "sales.csv");
+                (report + "N-7003;" + subId + ";8,00;0,80;pending\r\n").getBytes(StandardCharsets.UTF_8), "sales.csv");
         files.check(file, "kind", "purchase", "partner", source("Sail Insurance"));
         assertThat(person.get(file).body()).contains("1 new", "2 known", "Its click identifier tells");
         files.run(file);

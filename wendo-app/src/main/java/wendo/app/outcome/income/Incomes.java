@@ -1,0 +1,117 @@
+package wendo.app.outcome.income;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.outcome.outcomes.OutcomeTakenBack;
+import wendo.app.platform.business.Businesses;
+import wendo.core.income.Income;
+import wendo.core.income.IncomeState;
+
+/** Keeps what networks promise and pay, with the history of what they changed. */
+@Service
+public class Incomes {
+    private final IncomeRepository repository;
+    private final IncomeChangeRepository history;
+    private final IncomeStatementRepository statements;
+    private final Businesses businesses;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Incomes(
+            IncomeRepository repository,
+            IncomeChangeRepository history,
+            IncomeStatementRepository statements,
+            Businesses businesses,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.repository = repository;
+        this.history = history;
+        this.statements = statements;
+        this.businesses = businesses;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** News of one outcome's income, in the transaction that records the outcome. */
+    @Transactional
+    public void told(ReportedIncome reported) {
+        Instant now = clock.instant();
+        Optional<StoredIncome> known = repository.lock(reported.outcome());
+        StoredIncome income = known.orElseGet(() -> fresh(reported, now));
+        if (known.isPresent()) {
+            Income before = income.income();
+            Income after = before.with(reported.news());
+            income.become(after, now);
+            changes(before, after)
+                    .forEach(one -> history.save(new IncomeChange(reported.outcome(), one, now, reported.by())));
+        }
+        reported.saleMinor().ifPresent(income::soldFor);
+        if (!reported.product().isEmpty()) {
+            income.is(reported.product());
+        }
+        if (income.income().state() == IncomeState.PAID && !income.standsOnOne()) {
+            income.standsOn(statement(reported, now));
+        }
+        repository.save(income);
+    }
+
+    private StoredIncome fresh(ReportedIncome reported, Instant now) {
+        StoredIncome income =
+                new StoredIncome(reported.outcome(), reported.payer().network(), Income.of(reported.news()), now);
+        ZoneId zone = businesses.current().zone();
+        LocalDate day = jdbc.sql("select cast(occurred_at at time zone ? as date) from outcome where id = ?")
+                .params(zone.getId(), reported.outcome())
+                .query(LocalDate.class)
+                .single();
+        income.expect(Income.expectedOn(day, reported.payer().paysAfterDays()));
+        return income;
+    }
+
+    /** Where a network does not name its statement, the month in which it paid does. */
+    private String statement(ReportedIncome reported, Instant now) {
+        return reported.statement().isEmpty()
+                ? YearMonth.from(now.atZone(businesses.current().zone())).toString()
+                : reported.statement();
+    }
+
+    private static List<IncomeChange.Changed> changes(Income before, Income after) {
+        List<IncomeChange.Changed> changes = new ArrayList<>();
+        if (before.state() != after.state()) {
+            changes.add(new IncomeChange.Changed(
+                    "state", before.state().key(), after.state().key()));
+        }
+        if (before.commissionMinor() != after.commissionMinor()) {
+            changes.add(new IncomeChange.Changed(
+                    "commission", String.valueOf(before.commissionMinor()), String.valueOf(after.commissionMinor())));
+        }
+        return changes;
+    }
+
+    /** What arrived at the bank for a statement. */
+    @Transactional
+    void arrived(UUID network, String statement, long minor, String by) {
+        IncomeStatement one = statements
+                .findByNetworkIdAndStatement(network, statement)
+                .orElseGet(() -> new IncomeStatement(network, statement));
+        one.arrived(minor, clock.instant(), by);
+        statements.save(one);
+    }
+
+    @EventListener
+    @Transactional
+    void on(OutcomeTakenBack event) {
+        history.forget(event.outcome());
+        repository.forget(event.outcome());
+    }
+}
