@@ -27,6 +27,11 @@ public final class Browsers {
         return COUNTRIES.get((int) Long.remainderUnsigned(visitor.getLeastSignificantBits(), COUNTRIES.size()));
     }
 
+    /** Always the same of one visitor. */
+    public static String ordinary(UUID visitor) {
+        return ORDINARY.get(Math.floorMod(visitor.hashCode(), ORDINARY.size()));
+    }
+
     static String ordinary(SplittableRandom random) {
         return ORDINARY.get(random.nextInt(ORDINARY.size()));
     }

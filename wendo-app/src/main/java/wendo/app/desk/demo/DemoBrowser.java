@@ -45,10 +45,7 @@ final class DemoBrowser {
         if (!token.find()) {
             throw new IllegalStateException("The page " + page + " has no form");
         }
-        String body = fields.lines()
-                .map(line -> line.split(": ?", 2))
-                .map(field -> encoded(field[0]) + "=" + encoded(field[1].replace("\\n", "\n")))
-                .collect(Collectors.joining("&", "_csrf=" + encoded(token.group(1)) + "&", ""));
+        String body = "_csrf=" + encoded(token.group(1)) + "&" + body(fields);
         HttpResponse<String> done = answer(HttpRequest.newBuilder(URI.create(origin + action))
                 .header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(HttpRequest.BodyPublishers.ofString(body))
@@ -61,6 +58,30 @@ final class DemoBrowser {
                 .map(URI::create)
                 .map(URI::getPath)
                 .orElse("");
+    }
+
+    /** Sends a form of a page that everybody can open. */
+    void post(String action, String fields) {
+        answer(HttpRequest.newBuilder(URI.create(origin + action))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body(fields)))
+                .build());
+    }
+
+    /** The first text of this form on a page. */
+    String find(String page, String pattern) {
+        Matcher found = Pattern.compile(pattern).matcher(open(page));
+        if (!found.find()) {
+            throw new IllegalStateException("The page %s has no %s".formatted(page, pattern));
+        }
+        return found.group();
+    }
+
+    private static String body(String fields) {
+        return fields.lines()
+                .map(line -> line.split(": ?", 2))
+                .map(field -> encoded(field[0]) + "=" + encoded(field[1].replace("\\n", "\n")))
+                .collect(Collectors.joining("&"));
     }
 
     private HttpResponse<String> answer(HttpRequest request) {

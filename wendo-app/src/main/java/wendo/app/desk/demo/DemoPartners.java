@@ -13,6 +13,9 @@ final class DemoPartners {
     private static final String SHOP = "Gannet Outdoor";
     private static final String COTTAGES = "Kestrel Cottages";
 
+    private static final String WORDS = "You tell people about us, with a link or a code of your own."
+            + " For each booking that comes by you, you get a share.";
+
     private DemoPartners() {}
 
     /** Before anybody comes. */
@@ -89,6 +92,29 @@ final class DemoPartners {
                 page + "/details",
                 page + "/payout",
                 "payout: iban\naccountName: %s\niban: %s\nminimum: 20".formatted(name, iban));
+    }
+
+    /** One partner says that a booking was theirs, and asks; the business gives all of them something to use. */
+    static void dispute(DemoBrowser maren, String booking) {
+        String page = maren.send("/partners", "/partners/registrations/page", "words: %s".formatted(WORDS))
+                .replace("/registrations", "");
+        String registration = maren.find("/partners/registrations", "/t/partner-registration/[\\w-]+");
+        maren.post(
+                registration,
+                "name: Ines Afloat\ncontact: Ines Ibarra\nemail: ines@afloat.example\n"
+                        + "website: afloat.example/ines\nsaid: I film my first season on the water, 9,000 people follow it.");
+        String partner = maren.find(page, "/partners/[0-9a-f-]{36}(?=[^<]*>Saltgrass Campsite)");
+        String open = maren.find(partner + "/details", "/t/partners/[\\w-]+");
+        maren.post(
+                open + "/claims",
+                "kind: booking\nreference: %s\n".formatted(booking)
+                        + "said: They stayed on pitch 14 and rang you from our office.");
+        maren.post(open + "/messages", "body: Could we have a new picture of the slipway for our board?");
+        maren.send(partner + "/exchange", partner + "/exchange/materials", """
+                title: Two sentences for your website
+                text: Learn to sail where we do: Marram Point Sailing is ten minutes down the coast path.\\nTell them that we sent you.
+                forAll: yes
+                """);
     }
 
     /** After everybody came and all is credited: a statement for each month that is over, and one order that was paid. */

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -35,10 +36,12 @@ class DemoScreens {
 
     private final JdbcClient jdbc;
     private final BusinessScope scope;
+    private final DemoIncome income;
     private final Environment environment;
 
-    DemoScreens(JdbcClient jdbc, BusinessScope scope, Environment environment) {
+    DemoScreens(JdbcClient jdbc, BusinessScope scope, DemoIncome income, Environment environment) {
         this.jdbc = jdbc;
+        this.income = income;
         this.scope = scope;
         this.environment = environment;
     }
@@ -164,8 +167,21 @@ class DemoScreens {
     }
 
     /** After all is credited. */
-    void settle(DemoStart.Login owner) {
-        DemoPartners.settle(browser(owner));
+    void settle(Business business, DemoStart.Login owner) {
+        DemoBrowser maren = browser(owner);
+        DemoPartners.settle(maren);
+        scope.within(business.id(), this::disputed).ifPresent(booking -> DemoPartners.dispute(maren, booking));
+        income.earn(business, maren);
+    }
+
+    /** A booking that nothing joins to a source. */
+    private Optional<String> disputed() {
+        return jdbc.sql("""
+                        select o.reference from outcome o
+                        where o.kind = 'booking' and not o.is_proof and o.counts
+                            and not exists (select from outcome_source c where c.outcome_id = o.id)
+                        order by o.occurred_at desc, o.id limit 1
+                        """).query(String.class).optional();
     }
 
     /** After everybody came: the list of students who were written to, a tenth of them by lot not, and what came of it. */

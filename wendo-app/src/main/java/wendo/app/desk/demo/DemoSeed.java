@@ -211,7 +211,7 @@ class DemoSeed {
             return true;
         });
         if (isFirst) {
-            screens.settle(owner);
+            screens.settle(business, owner);
         }
     }
 

@@ -10,6 +10,7 @@
             "visit.arrivals",
             "visit.sitetag",
             "visit.visits",
+            "outcome.income",
             "outcome.outcomes",
             "credit",
             "money.spend",
