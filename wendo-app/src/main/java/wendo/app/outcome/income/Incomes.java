@@ -67,15 +67,18 @@ public class Incomes {
     }
 
     private StoredIncome fresh(ReportedIncome reported, Instant now) {
-        StoredIncome income =
-                new StoredIncome(reported.outcome(), reported.payer().network(), Income.of(reported.news()), now);
         ZoneId zone = businesses.current().zone();
         LocalDate day = jdbc.sql("select cast(occurred_at at time zone ? as date) from outcome where id = ?")
                 .params(zone.getId(), reported.outcome())
                 .query(LocalDate.class)
                 .single();
-        income.expect(Income.expectedOn(day, reported.payer().paysAfterDays()));
-        return income;
+        return new StoredIncome(
+                reported.outcome(),
+                reported.payer().network(),
+                new StoredIncome.First(
+                        Income.of(reported.news()),
+                        Income.expectedOn(day, reported.payer().paysAfterDays())),
+                now);
     }
 
     /** Where a network does not name its statement, the month in which it paid does. */

@@ -28,12 +28,18 @@ class StoredIncome extends BusinessEntity {
     @SuppressWarnings("NullAway.Init")
     protected StoredIncome() {}
 
-    StoredIncome(UUID outcome, UUID network, Income first, Instant now) {
+    StoredIncome(UUID outcome, UUID network, First first, Instant now) {
         super(outcome);
         this.networkId = network;
         this.reportedAt = now;
-        become(first, now);
+        this.expectedOn = first.expectedOn();
+        this.state = first.income().state().key();
+        this.commissionMinor = first.income().commissionMinor();
+        this.paidAt = first.income().state() == IncomeState.PAID ? now : null;
     }
+
+    /** The first news of it, and the day by which it should be paid. */
+    record First(Income income, LocalDate expectedOn) {}
 
     Income income() {
         return new Income(IncomeState.of(state), commissionMinor);
@@ -49,10 +55,6 @@ class StoredIncome extends BusinessEntity {
         } else if (next.state() != IncomeState.PAID) {
             this.paidAt = null;
         }
-    }
-
-    void expect(LocalDate day) {
-        this.expectedOn = day;
     }
 
     void soldFor(long minor) {
