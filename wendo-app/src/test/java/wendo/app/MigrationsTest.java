@@ -114,6 +114,7 @@ class MigrationsTest {
                         "door_destinations_due",
                         "door_businesses_keeping",
                         "door_businesses_to_delete",
+                        "door_counts",
                         "door_partner",
                         "door_partner_registration",
                         "delete_business",

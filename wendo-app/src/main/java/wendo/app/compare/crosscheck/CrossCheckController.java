@@ -1,7 +1,9 @@
 package wendo.app.compare.crosscheck;
 
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -20,7 +22,9 @@ import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -35,9 +39,18 @@ import wendo.core.outcomes.DayOrder;
 class CrossCheckController {
     private final CrossChecks checks;
     private final CrossCheckQueries queries;
+    private final Agreements agreements;
     private final Sources sources;
+    private final Installation installation;
 
-    CrossCheckController(CrossChecks checks, CrossCheckQueries queries, Sources sources) {
+    CrossCheckController(
+            CrossChecks checks,
+            CrossCheckQueries queries,
+            Agreements agreements,
+            Sources sources,
+            Installation installation) {
+        this.agreements = agreements;
+        this.installation = installation;
         this.checks = checks;
         this.queries = queries;
         this.sources = sources;
@@ -54,7 +67,10 @@ class CrossCheckController {
             CrossCheck counts,
             CrossCheckWords words,
             String pasted,
-            String fault) {}
+            String fault,
+            Agreements.Shared shared,
+            String address,
+            Map<String, String> faults) {}
 
     @GetMapping
     ModelAndView list(Business business) {
@@ -91,6 +107,11 @@ class CrossCheckController {
     }
 
     private ModelAndView page(Check check, String pasted, Optional<String> fault, Business business) {
+        return page(check, pasted, Map.of("pasted", fault.orElse("")), business);
+    }
+
+    private ModelAndView page(Check check, String pasted, Map<String, String> faults, Business business) {
+        Agreements.Shared shared = agreements.of(check.id());
         ZoneId zone = business.zone();
         Figures figures = figures(business);
         List<CrossCheckQueries.Day> days = queries.days(check, zone);
@@ -98,7 +119,61 @@ class CrossCheckController {
         return ViewRecord.of(
                 "compare/crosscheck/page",
                 new CrossCheckPage(
-                        check, days, counts, CrossCheckWords.of(check, counts, figures), pasted, fault.orElse("")));
+                        check,
+                        days,
+                        counts,
+                        CrossCheckWords.of(check, counts, figures),
+                        pasted,
+                        faults.getOrDefault("pasted", ""),
+                        shared,
+                        shared.token()
+                                .map(token -> installation.origin() + "/t/counts/" + token)
+                                .orElse(""),
+                        faults));
+    }
+
+    /** Opens the view that both sides see, or closes it. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/share")
+    String share(@PathVariable UUID id, TypedFields typed) {
+        agreements.open(check(id).id(), !typed.is("page", "close"));
+        return "redirect:/compare/cross-checks/" + id;
+    }
+
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/notes")
+    ModelAndView write(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
+        Check check = check(id);
+        String body = typed.text("body");
+        Map<String, String> faults = new HashMap<>();
+        InvalidForm.tooLong(faults, "body", body, Limits.NOTE);
+        if (body.isEmpty()) {
+            faults.put("body", Texts.of("compare.counts.note-missing"));
+        }
+        if (!faults.isEmpty()) {
+            return InvalidForm.of(page(check, "", faults, business));
+        }
+        agreements.write(id, new CountNote.Written(false, person.name(), body));
+        return new ModelAndView("redirect:/compare/cross-checks/" + id);
+    }
+
+    /** The number that the business says yes to. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/{id}/agreement")
+    ModelAndView agree(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
+        Check check = check(id);
+        Optional<Long> number = number(typed.text("number"));
+        if (number.isEmpty()) {
+            return InvalidForm.of(page(check, "", Map.of("number", Texts.of("compare.counts.number-wrong")), business));
+        }
+        agreements.sayOurs(id, number.get(), person.name());
+        return new ModelAndView("redirect:/compare/cross-checks/" + id);
+    }
+
+    /** A whole number of nine digits at most; what parts thousands is left out. */
+    static Optional<Long> number(String typed) {
+        String plain = typed.replaceAll("[\\s.,\u2019']", "");
+        return plain.matches("\\d{1,9}") ? Optional.of(Long.valueOf(plain)) : Optional.empty();
     }
 
     /** Adds days of the other system's count, or corrects the numbers of days that were brought before. */

@@ -34,7 +34,7 @@ class PartnerPages {
     private static final int DAYS = 365;
 
     /** Older ones are on the statements. */
-    private static final int MOST_LINES = 40;
+    private static final int MOST_LINES = 15;
 
     private final PartnerQueries queries;
     private final CommissionLines lines;

@@ -178,4 +178,40 @@ class CrossCheckPagesTest extends WendoTest {
                         .get(0))
                 .contains("A column of days");
     }
+
+    /** The other side knows one address; it sees this count and nothing else. */
+    @Test
+    void both_sides_see_one_view_write_to_each_other_and_settle_a_number() {
+        Http person = http().signIn(tenant.email());
+        String page = address(bring(person, "visit", "%s, 7".formatted(today)));
+        person.form(page, page + "/share");
+        String open = person.get(page).body().replaceAll("(?s).*(/t/counts/[\\w-]{22}).*", "$1");
+        Http campsite = http();
+        assertThat(text(campsite.get(open).body()))
+                .contains("Counting visits of Campsite", "Plover Paddles counted 4, The campsite’s own list counted 7.")
+                .doesNotContain("B-0", "plover.example", "/compare/");
+        assertThat(campsite.form(open, open + "/notes", "body", "").body()).contains("Write something first.");
+        campsite.form(open, open + "/notes", "body", "We count <i>each</i> opening.");
+        person.form(page, page + "/notes", "body", "Then 5 is right.");
+        assertThat(campsite.get(open).body()).contains("We count &lt;i&gt;each&lt;/i&gt; opening.", "Then 5 is right.");
+        assertThat(person.get(page).body()).contains("We count &lt;i&gt;each&lt;/i&gt; opening.");
+        assertThat(campsite.form(open, open + "/days", "pasted", "nonsense").body())
+                .contains("Enter a day and a whole number");
+        campsite.form(open, open + "/days", "pasted", "%s, 5\n2001-01-01, 9".formatted(today));
+        assertThat(text(person.get(page).body())).contains("says 5 visits, Wendo counted 4");
+        assertThat(count(tenant, "select count(*) from their_count"))
+                .as("a day that nobody asked about")
+                .isEqualTo(1);
+        campsite.form(open, open + "/agreement", "number", "5", "name", "Wren");
+        assertThat(text(person.get(page).body())).contains("Wren agrees to 5.").doesNotContain("Settled");
+        assertThat(person.form(page, page + "/agreement", "number", "five").statusCode())
+                .isEqualTo(422);
+        person.form(page, page + "/agreement", "number", "5");
+        assertThat(text(person.get(page).body())).contains("Settled at 5.");
+        assertThat(text(campsite.get(open).body())).contains("Settled at 5.");
+        person.form(page, page + "/share", "page", "close");
+        assertThat(campsite.get(open).statusCode()).isEqualTo(404);
+        assertThat(campsite.get("/t/counts/AAAAAAAAAAAAAAAAAAAAAA").statusCode())
+                .isEqualTo(404);
+    }
 }
