@@ -86,8 +86,8 @@ class PartnerNetworkTest {
     void its_report_has_semicolons_and_decimal_commas() throws Exception {
         post("/sale", "s1=8&amount=1234.5");
         assertThat(get("/report.csv")).isEqualTo("""
-                Transaction ID;Sub-ID;Amount;Status\r
-                N-7001;8;1234,50;pending\r
+                Transaction ID;Sub-ID;Amount;Commission;Status\r
+                N-7001;8;1234,50;123,45;pending\r
                 """);
         assertThat(told).as("nothing was pasted").isEmpty();
     }

@@ -3,6 +3,7 @@
         allowedDependencies = {
             "platform.accounts",
             "platform.business",
+            "platform.privacy",
             "platform.site",
             "prepare.destinations",
             "prepare.evidence",

@@ -44,6 +44,7 @@ class SourceController {
     private final Sources sources;
     private final SourceQueries queries;
     private final SourceMerging merging;
+    private final List<SourceMergeGuard> guards;
     private final ChannelWindows windows;
     private final Accounts accounts;
     private final ApplicationEventPublisher events;
@@ -52,12 +53,14 @@ class SourceController {
             Sources sources,
             SourceQueries queries,
             SourceMerging merging,
+            List<SourceMergeGuard> guards,
             ChannelWindows windows,
             Accounts accounts,
             ApplicationEventPublisher events) {
         this.sources = sources;
         this.queries = queries;
         this.merging = merging;
+        this.guards = guards;
         this.windows = windows;
         this.accounts = accounts;
         this.events = events;
@@ -190,6 +193,12 @@ class SourceController {
                     ? Texts.of("prepare.sources.choose-the-source-to-merge")
                     : Texts.of("prepare.sources.a-reason-may-have-characters", MAX_REASON, reason.length());
             return InvalidForm.of(page(id, sources.form(id).orElseThrow(), Map.of("into", fault), person))
+                    .addObject("reason", reason);
+        }
+        Optional<String> refusal =
+                guards.stream().flatMap(guard -> guard.refusal(id).stream()).findFirst();
+        if (refusal.isPresent()) {
+            return InvalidForm.of(page(id, sources.form(id).orElseThrow(), Map.of("into", refusal.get()), person))
                     .addObject("reason", reason);
         }
         if (!typed.is("confirmed", "true")) {

@@ -284,6 +284,34 @@ class CommissionTest extends WendoTest {
         assertThat(owner.get("/partners/" + campsite).body()).contains("3 on one day from one browser");
     }
 
+    @Test
+    void a_partner_is_not_merged_away_and_what_is_merged_into_it_earns() {
+        agree("way", "link", "firstDay", ten(), "rate.booking", "10%");
+        String kamp = http().issue(tenant.apiKey(), "https://whimbrel.example/", "Spring", "Kamp site")
+                .get(0);
+        await("the link is known", () -> http().visit(tenant.host(), kamp).statusCode() == 302);
+        String click = Http.click(http().visit(tenant.host(), kamp));
+        report("{\"kind\": \"booking\", \"reference\": \"B-1\", \"value\": \"80\", \"clickId\": \"%s\"}"
+                .formatted(click));
+        await(
+                "it is credited",
+                () -> count(tenant, "select count(*) from outcome_clue where source_id is not null") == 1);
+        String other = in(
+                tenant,
+                () -> jdbc.sql("select id::text from source where name = 'Kamp site'")
+                        .query(String.class)
+                        .single());
+        String away = "/setup/sources/" + campsite;
+        assertThat(owner.form(away, away + "/merge", "into", other, "reason", "", "confirmed", "true")
+                        .body())
+                .contains("This source is a partner");
+        String into = "/setup/sources/" + other;
+        assertThat(owner.form(into, into + "/merge", "into", campsite, "reason", "", "confirmed", "true")
+                        .statusCode())
+                .isEqualTo(302);
+        linesBecome("B-1 earned 800 by_terms");
+    }
+
     /** By an independent statement: lines, statements and what Compare calls spend are one sum. */
     @Test
     void compare_counts_commission_as_the_partners_spend() {

@@ -88,6 +88,19 @@ class PrivacyTest extends WendoTest {
             jdbc.sql("""
                             insert into subscriber (id, business_id, link_id, email, subscribed_at) values (gen_random_uuid(), ?, ?, ?, now())
                             """).params(business, link, EMAIL).update();
+            jdbc.sql("""
+                            insert into partner (id, business_id, contact, email, phone, language, note, payout, account_name, iban,
+                                bic, payout_other, minimum_minor, tax_number, tax_note, self_billing, tax_percent, page_values,
+                                created_at, created_by)
+                            select source_id, business_id, 'Ines Quillfeather', ?, '', 'en', 'Ask for Quillfeather', '', '', '', '', '',
+                                0, '', '', false, 0, false, now(), 'Ola' from link where id = ?
+                            """).params(EMAIL, link).update();
+            jdbc.sql("""
+                            insert into partner_registration (id, business_id, name, contact, email, website, said, language, state,
+                                made_at, decided_by)
+                            values (gen_random_uuid(), ?, 'Sails and tales', 'Ines Quillfeather', ?, '', 'I am Quillfeather', 'en',
+                                'waiting', now(), '')
+                            """).params(business, EMAIL).update();
             UUID file = UUID.randomUUID();
             jdbc.sql("""
                             insert into import_file (id, business_id, name, headings, written, matching, state, problem, total, created_at, created_by)
@@ -196,6 +209,8 @@ class PrivacyTest extends WendoTest {
                         "outcome.note",
                         "outcome_change.before",
                         "outgoing.body",
+                        "partner.contact",
+                        "partner_registration.said",
                         "recipient.cells",
                         "subscriber.email",
                         "tag_call.fields");
@@ -206,7 +221,15 @@ class PrivacyTest extends WendoTest {
                             .select("main section h2")
                             .eachText())
                     .as(by)
-                    .contains("Outcomes", "Messages", "Subscribers", "Recipients", "Consent", "Imported rows");
+                    .contains(
+                            "Outcomes",
+                            "Messages",
+                            "Subscribers",
+                            "Recipients",
+                            "Consent",
+                            "Imported rows",
+                            "Contacts at partners",
+                            "Registrations");
         }
         String page = owner.get("/setup/privacy?find=" + EMAIL).body();
         assertThat(page).contains("My aunt Quillfeather").doesNotContain("Bo Reed", "bo@reed.example");
