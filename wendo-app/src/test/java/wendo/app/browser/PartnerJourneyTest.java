@@ -95,18 +95,26 @@ class PartnerJourneyTest extends Journey {
         page.getByLabel("IBAN").fill("NL91 ABNA 0417 1643 00");
         page.getByLabel("Name on the account").fill("Ines Ibarra");
         button("Save payout");
+        comes("select count(*) from partner where iban <> ''");
         go("/partners/payments");
         assertThat(Browser.axe(page)).isEmpty();
         page.locator("form[action$='/account'] [name='name']").fill("Dabchick Dinghies");
         page.locator("form[action$='/account'] [name='iban']").fill("DE89 3704 0044 0532 0130 00");
         page.locator("form[action$='/account'] button").click();
+        comes("select count(*) from payout_account");
+        go("/partners/payments");
         page.locator("form[action$='/payments/statements'] button").click();
+        comes("select count(*) from partner_statement");
+        go("/partners/payments");
         assertThat(page.locator("main")).containsText("Ines Afloat");
-        page.locator("form[action$='/payments/orders'] button").first().click();
+        page.locator("form[action$='/payments/orders'] button.main").click();
+        comes("select count(*) from payout");
+        go("/partners/payments");
         Download file =
                 page.waitForDownload(() -> page.locator("a[href$='.xml']").click());
         assertThat(Files.readString(file.path())).contains("pain.001.001.09", "NL91ABNA0417164300", "Ines Ibarra");
         button("Mark as paid");
+        comes("select count(*) from payout where state = 'paid'");
 
         go(partner + "/details");
         String own = page.locator("a[href*='/t/partners/']").first().getAttribute("href");
@@ -131,6 +139,11 @@ class PartnerJourneyTest extends Journey {
         button("Decline");
         phone.reload();
         assertThat(phone.locator("#claims")).containsText("We know no such order.");
+    }
+
+    /** What was sent has arrived. */
+    private void comes(String counted) {
+        await(counted, () -> count(tenant, counted) == 1);
     }
 
     private static void press(Page page, String name) {

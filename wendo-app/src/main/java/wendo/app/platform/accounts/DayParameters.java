@@ -22,8 +22,8 @@ import wendo.core.days.TypedDay;
  * names.
  */
 final class DayParameters extends HttpServletRequestWrapper {
-    private static final Pattern DAYS =
-            Pattern.compile("firstDay|lastDay|placedOn|endsOn|day|from|to|until|(?:from|until)\\..+|\\w+\\.day");
+    private static final Pattern DAYS = Pattern.compile(
+            "firstDay|lastDay|placedOn|endsOn|payOn|paidOn|day|from|to|until|(?:from|until)\\..+|\\w+\\.day");
 
     /** Two fields that are one moment are named by it, with these behind. */
     private static final String DAY = ".day";
@@ -32,6 +32,11 @@ final class DayParameters extends HttpServletRequestWrapper {
     private static final Pattern CLOCK = Pattern.compile("(\\d{1,2})(?:[:.h ]?(\\d{2}))?\\s*(?:([ap])\\.?m\\.?)?");
 
     private final Supplier<TypedDay> reader;
+
+    /** Whether a field of this name is one of a day. */
+    static boolean isDay(String name) {
+        return DAYS.matcher(name).matches();
+    }
 
     /** @param reader asked only where a field of a day holds something */
     DayParameters(HttpServletRequest request, Supplier<TypedDay> reader) {
@@ -51,7 +56,7 @@ final class DayParameters extends HttpServletRequestWrapper {
         if (values == null) {
             return moment(name).map(moment -> new String[] {moment}).orElse(null);
         }
-        return values == null || !DAYS.matcher(name).matches()
+        return values == null || !isDay(name)
                 ? values
                 : Arrays.stream(values).map(this::asDay).toArray(String[]::new);
     }

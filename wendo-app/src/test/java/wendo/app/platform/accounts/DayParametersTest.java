@@ -2,8 +2,14 @@ package wendo.app.platform.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -130,5 +136,22 @@ class DayParametersTest {
         assertThat(arrived().getParameter("due")).isEmpty();
         assertThat(arrived().getParameter("first")).isEqualTo("2026-05-03T10:00");
         assertThat(arrived().getParameter("last")).isNull();
+    }
+
+    /** A field that a page draws as a day, and that is not known for one here, would refuse what its calendar writes. */
+    @Test
+    void every_field_of_a_day_in_any_page_is_read_as_one() throws IOException {
+        Pattern field = Pattern.compile("fields :: (?:date|day)\\(name='(\\w+)'");
+        try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+            for (Path file :
+                    files.filter(one -> one.toString().endsWith(".html")).toList()) {
+                Matcher found = field.matcher(Files.readString(file));
+                while (found.find()) {
+                    assertThat(DayParameters.isDay(found.group(1)))
+                            .as(file + ": " + found.group(1))
+                            .isTrue();
+                }
+            }
+        }
     }
 }
