@@ -215,9 +215,9 @@ class DemoSeed {
         }
     }
 
-    /** Screens are full from the first look on: waits, a minute at most, until what was filled in is credited. */
+    /** Screens are full from the first look on: waits, five minutes at most, until what was filled in is credited. */
     void awaitCredit() throws InterruptedException {
-        for (int tries = 0; tries < 600 && isCreditDue(); tries++) {
+        for (int tries = 0; tries < 3_000 && isCreditDue(); tries++) {
             TimeUnit.MILLISECONDS.sleep(100);
         }
     }
