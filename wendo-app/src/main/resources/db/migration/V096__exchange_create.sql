@@ -1,6 +1,6 @@
 -- A partner said that an outcome was theirs, and somebody of the business agreed.
-alter table outcome add column claim_source_id uuid, add column claim_said varchar(120) not null default '';
-grant update (claim_source_id, claim_said) on outcome to ${appRole};
+alter table outcome add column claim_source_id uuid;
+grant update (claim_source_id) on outcome to ${appRole};
 
 -- What partners say was theirs, each outcome once.
 create table partner_claim (

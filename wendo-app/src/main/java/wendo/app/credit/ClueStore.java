@@ -39,7 +39,7 @@ class ClueStore {
                         with o as (select * from outcome where id = :outcome)
                         select 'set', o.set_by, o.set_source_id from o where o.set_source_id is not null
                         union all
-                        select 'claim', o.claim_said, o.claim_source_id from o where o.claim_source_id is not null
+                        select 'claim', s.name, s.id from o join source s on s.id = o.claim_source_id
                         union all
                         select 'code', o.code, (select source_id from source_clue c where c.kind = 'code' and c.key = o.code_key)
                         from o where o.code_key <> ''

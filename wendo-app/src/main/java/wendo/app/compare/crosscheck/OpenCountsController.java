@@ -26,6 +26,7 @@ import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.SecretAddress;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -106,6 +107,9 @@ class OpenCountsController {
         SortedMap<LocalDate, Long> known = new TreeMap<>(told);
         List<CrossCheckQueries.Day> days =
                 queries.days(check, businesses.current().zone());
+        if (days.isEmpty()) {
+            return known;
+        }
         LocalDate first = days.get(0).day();
         LocalDate last = days.get(days.size() - 1).day();
         known.keySet().removeIf(day -> day.isBefore(first.minusDays(31)) || day.isAfter(last.plusDays(31)));
@@ -159,9 +163,7 @@ class OpenCountsController {
     }
 
     private ModelAndView within(Call call, CallLimit limit, Answer answer) throws Exception {
-        call.response().setHeader("Cache-Control", "private, no-store");
-        call.response().setHeader("X-Robots-Tag", "noindex, nofollow");
-        call.response().setHeader("Referrer-Policy", "no-referrer");
+        SecretAddress.guard(call.response());
         if (!limit.allows(call.request().getRemoteAddr() + " " + call.token())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }

@@ -22,6 +22,7 @@ import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.SecretAddress;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
 
@@ -50,8 +51,7 @@ class OpenReport {
 
     @GetMapping("/t/reports/{token}")
     ModelAndView page(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
-        response.setHeader("Cache-Control", "private, no-store");
-        response.setHeader("X-Robots-Tag", "noindex, nofollow");
+        SecretAddress.guard(response);
         if (!limit.allows(request.getRemoteAddr())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS, Texts.of("compare.report.this-was-opened-too-often"));
         }

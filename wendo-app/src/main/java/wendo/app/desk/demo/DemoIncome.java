@@ -1,5 +1,6 @@
 package wendo.app.desk.demo;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,6 +28,7 @@ import wendo.core.links.Channel;
 import wendo.core.outcomes.Occurrence;
 import wendo.core.outcomes.OutcomeKind;
 import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.OutcomeStatus;
 import wendo.core.outcomes.ReportedDetails;
 import wendo.core.visits.ClickId;
 import wendo.simulation.Browsers;
@@ -146,7 +148,7 @@ class DemoIncome {
     }
 
     private static LoggedVisit visit(Business business, Placed from, ClickId click) {
-        UUID visitor = UUID.nameUUIDFromBytes(click.toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        UUID visitor = UUID.nameUUIDFromBytes(click.toString().getBytes(StandardCharsets.US_ASCII));
         return new LoggedVisit(
                 click,
                 business.id(),
@@ -234,7 +236,7 @@ class DemoIncome {
         });
     }
 
-    /** Named by the month after the sale. */
+    /** Named by the month in which it is paid. */
     private static String statement(Sale sale) {
         return "Statement "
                 + sale.at().plus(Duration.ofDays(PAYS_AFTER_DAYS)).toString().substring(0, 7);
@@ -247,7 +249,7 @@ class DemoIncome {
                 OptionalLong.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                wendo.core.outcomes.OutcomeStatus.find(wendo.core.outcomes.OutcomeStatus.spoken(state.key())),
+                OutcomeStatus.find(OutcomeStatus.spoken(state.key())),
                 OptionalLong.empty(),
                 OptionalLong.empty(),
                 ReportedDetails.none());

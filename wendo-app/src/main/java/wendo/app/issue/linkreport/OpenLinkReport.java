@@ -20,6 +20,7 @@ import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.PeriodChoice;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.SecretAddress;
 import wendo.app.platform.site.ViewRecord;
 
 /** A report of links as everybody sees it who knows its address. */
@@ -58,8 +59,7 @@ class OpenLinkReport {
 
     @GetMapping("/t/link-reports/{token}")
     ModelAndView page(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
-        response.setHeader("Cache-Control", "private, no-store");
-        response.setHeader("X-Robots-Tag", "noindex, nofollow");
+        SecretAddress.guard(response);
         if (!limit.allows(request.getRemoteAddr())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }

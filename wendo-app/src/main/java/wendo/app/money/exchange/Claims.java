@@ -8,7 +8,6 @@ import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wendo.app.money.partners.Partners;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.Texts;
@@ -21,19 +20,12 @@ public class Claims {
     static final int MOST_OPEN = 50;
 
     private final PartnerClaimRepository repository;
-    private final Partners partners;
     private final Outcomes outcomes;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Claims(
-            PartnerClaimRepository repository,
-            Partners partners,
-            Outcomes outcomes,
-            ApplicationEventPublisher events,
-            Clock clock) {
+    Claims(PartnerClaimRepository repository, Outcomes outcomes, ApplicationEventPublisher events, Clock clock) {
         this.repository = repository;
-        this.partners = partners;
         this.outcomes = outcomes;
         this.events = events;
         this.clock = clock;
@@ -101,8 +93,7 @@ public class Claims {
             return Optional.of(
                     Texts.of("money.exchange.unknown-outcome", claim.kind().key(), claim.reference()));
         }
-        String name = partners.name(claim.partner());
-        if (!outcomes.claim(outcome.get(), claim.partner(), Optional.of(name), decision.by())) {
+        if (!outcomes.claim(outcome.get(), claim.partner(), true, decision.by())) {
             return Optional.of(Texts.of("money.exchange.claimed-already"));
         }
         claim.accept(outcome.get(), clock.instant(), decision.by());
@@ -113,7 +104,7 @@ public class Claims {
         if (decision.reason().isEmpty()) {
             return Optional.of(Texts.of("money.exchange.reason-missing"));
         }
-        claim.outcome().ifPresent(outcome -> outcomes.claim(outcome, claim.partner(), Optional.empty(), decision.by()));
+        claim.outcome().ifPresent(outcome -> outcomes.claim(outcome, claim.partner(), false, decision.by()));
         claim.decline(decision.reason(), clock.instant(), decision.by());
         return Optional.empty();
     }

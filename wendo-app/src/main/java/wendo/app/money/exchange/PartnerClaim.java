@@ -2,6 +2,7 @@ package wendo.app.money.exchange;
 
 import jakarta.persistence.Entity;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -83,11 +84,11 @@ class PartnerClaim extends BusinessEntity {
         DECLINED;
 
         String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         static State of(String key) {
-            return valueOf(key.toUpperCase(java.util.Locale.ROOT));
+            return valueOf(key.toUpperCase(Locale.ROOT));
         }
     }
 }

@@ -3,6 +3,7 @@
         allowedDependencies = {
             "platform.accounts",
             "platform.business",
+            "platform.privacy",
             "platform.site",
             "outcome.outcomes",
             "money.partners"

@@ -19,6 +19,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.SecretAddress;
 import wendo.app.platform.site.ViewRecord;
 
 /** Who comes in by the private address of a partner's page, and who has to give a code first. */
@@ -28,12 +29,16 @@ class PartnerDoor {
     private static final int OPENINGS_PER_MINUTE = 120;
     private static final int WRITINGS_PER_MINUTE = 10;
 
+    /** Of one page, wherever it is asked from: somebody's mailbox is not to be flooded. */
+    private static final int CODES_PER_MINUTE = 3;
+
     private final Partners partners;
     private final PageKeys keys;
     private final Businesses businesses;
     private final BusinessScope scope;
     private final CallLimit openings = new CallLimit(OPENINGS_PER_MINUTE);
     private final CallLimit writings = new CallLimit(WRITINGS_PER_MINUTE);
+    private final CallLimit codes = new CallLimit(CODES_PER_MINUTE);
 
     PartnerDoor(Partners partners, PageKeys keys, Businesses businesses, BusinessScope scope) {
         this.partners = partners;
@@ -51,7 +56,7 @@ class PartnerDoor {
 
     /** The page, or the one that asks for a code, or none. */
     ModelAndView page(Call call, Function<OwnPage, ModelAndView> shown) {
-        guard(call.response());
+        SecretAddress.guard(call.response());
         if (!openings.allows(call.request().getRemoteAddr())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }
@@ -61,7 +66,7 @@ class PartnerDoor {
 
     /** What belongs to the page, for those alone who may see it. */
     <T> T part(Call call, Function<OwnPage, Optional<T>> wanted) {
-        guard(call.response());
+        SecretAddress.guard(call.response());
         if (!openings.allows(call.request().getRemoteAddr())) {
             throw new ResponseStatusException(HttpStatus.TOO_MANY_REQUESTS);
         }
@@ -72,7 +77,7 @@ class PartnerDoor {
 
     /** What somebody writes on the page, which nobody does often. In no transaction, for a unique key may refuse it. */
     ModelAndView written(Call call, Function<OwnPage, ModelAndView> answer) throws Exception {
-        guard(call.response());
+        SecretAddress.guard(call.response());
         if (!writings.allows(call.request().getRemoteAddr() + " " + call.token())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }
@@ -89,7 +94,7 @@ class PartnerDoor {
 
     /** Sends a code, or takes one. */
     ModelAndView code(Call call, Optional<String> typed) {
-        guard(call.response());
+        SecretAddress.guard(call.response());
         if (!writings.allows(call.request().getRemoteAddr() + " " + call.token())) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }
@@ -98,7 +103,7 @@ class PartnerDoor {
     }
 
     private ModelAndView send(Call call, OwnPage own) {
-        if (own.isByCode() && !own.email().isEmpty()) {
+        if (own.isByCode() && !own.email().isEmpty() && codes.allows(call.token())) {
             keys.send(own);
         }
         return code(call, own, true, false);
@@ -153,12 +158,6 @@ class PartnerDoor {
                         !own.email().isEmpty(),
                         isSent,
                         isWrong));
-    }
-
-    private static void guard(HttpServletResponse response) {
-        response.setHeader("Cache-Control", "private, no-store");
-        response.setHeader("X-Robots-Tag", "noindex, nofollow");
-        response.setHeader("Referrer-Policy", "no-referrer");
     }
 
     private static ModelAndView gone(HttpStatus status) {

@@ -30,6 +30,7 @@ public class Commissions {
     private final PartnerRepository partners;
     private final TermsRepository terms;
     private final OwedQueries owed;
+    private final PartnerOutcomes whose;
     private final CommissionRows rows;
     private final Businesses businesses;
     private final BusinessScope scope;
@@ -38,12 +39,14 @@ public class Commissions {
             PartnerRepository partners,
             TermsRepository terms,
             OwedQueries owed,
+            PartnerOutcomes whose,
             CommissionRows rows,
             Businesses businesses,
             BusinessScope scope) {
         this.partners = partners;
         this.terms = terms;
         this.owed = owed;
+        this.whose = whose;
         this.rows = rows;
         this.businesses = businesses;
         this.scope = scope;
@@ -72,10 +75,10 @@ public class Commissions {
     @EventListener
     @Transactional
     void on(OutcomeTakenBack event) {
-        rows.lock();
+        whose.lock();
         List<UUID> gone = List.of(event.outcome());
-        Set<CommissionRows.PartnerMonth> before = rows.monthsOf(gone);
-        rows.forget(event.outcome());
+        Set<PartnerOutcomes.PartnerMonth> before = whose.monthsOf(gone);
+        whose.forget(event.outcome());
         workOut(before);
     }
 
@@ -85,15 +88,15 @@ public class Commissions {
         if (partners.count() == 0) {
             return;
         }
-        rows.lock(); // two events may tell of one outcome
-        Set<CommissionRows.PartnerMonth> affected = new HashSet<>(rows.monthsOf(outcomes));
-        rows.findWhose(outcomes);
-        rows.review(outcomes);
-        affected.addAll(rows.monthsOf(outcomes));
+        whose.lock(); // two events may tell of one outcome
+        Set<PartnerOutcomes.PartnerMonth> affected = new HashSet<>(whose.monthsOf(outcomes));
+        whose.findWhose(outcomes);
+        whose.review(outcomes);
+        affected.addAll(whose.monthsOf(outcomes));
         workOut(affected);
     }
 
-    private void workOut(Set<CommissionRows.PartnerMonth> affected) {
+    private void workOut(Set<PartnerOutcomes.PartnerMonth> affected) {
         Map<UUID, Set<LocalDate>> byPartner = new TreeMap<>(); // always locked in the same order
         affected.forEach(one ->
                 byPartner.computeIfAbsent(one.partner(), id -> new TreeSet<>()).add(one.month()));
@@ -103,11 +106,11 @@ public class Commissions {
     /** All of a partner, after its terms or codes changed. */
     @Transactional
     public void workOutAll(UUID partner) {
-        rows.lock();
-        List<UUID> outcomes = rows.outcomesOf(partner);
-        rows.findWhose(outcomes);
-        rows.review(outcomes);
-        Set<CommissionRows.PartnerMonth> others = rows.monthsOf(outcomes).stream()
+        whose.lock();
+        List<UUID> outcomes = whose.outcomesOf(partner);
+        whose.findWhose(outcomes);
+        whose.review(outcomes);
+        Set<PartnerOutcomes.PartnerMonth> others = whose.monthsOf(outcomes).stream()
                 .filter(one -> !one.partner().equals(partner))
                 .collect(Collectors.toSet());
         workOut(partner, Set.of());

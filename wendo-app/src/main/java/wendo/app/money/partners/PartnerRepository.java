@@ -4,6 +4,7 @@ import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
@@ -26,14 +27,14 @@ interface PartnerRepository extends Repository<Partner, UUID> {
     @Query("select p from Partner p where p.id = ?1")
     Optional<Partner> lock(UUID id);
 
-    /** The page opens no more by a code that went to this person. */
+    /** A page that opens with a code by mail opens no more: there is nobody left whom it goes to. */
     @Modifying
-    @Query(nativeQuery = true, value = """
-            update partner set contact = '', email = '', phone = '', note = '', page_by_code = false,
-                page_token = case when page_by_code then null else page_token end, version = version + 1
-            where phone = any(:contacts) or lower(email) = any(:contacts)
+    @Query("""
+            update versioned Partner p set p.contact = '', p.email = '', p.phone = '', p.note = '',
+                p.pageToken = case when p.pageByCode then null else p.pageToken end
+            where p.phone in ?1 or lower(p.email) in ?1
             """)
-    void erase(String[] contacts);
+    void erase(Set<String> contacts);
 
     @Modifying
     @Query("update Partner p set p.pageOpenedAt = ?2 where p.id = ?1")

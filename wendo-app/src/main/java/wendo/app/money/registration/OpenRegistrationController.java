@@ -20,6 +20,7 @@ import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.SecretAddress;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -86,8 +87,7 @@ class OpenRegistrationController {
 
     private ModelAndView within(String token, CallLimit limit, Exchange call, BusinessScope.Work<ModelAndView> work)
             throws Exception {
-        call.response().setHeader("Cache-Control", "private, no-store");
-        call.response().setHeader("X-Robots-Tag", "noindex, nofollow");
+        SecretAddress.guard(call.response());
         if (!limit.allows(call.request().getRemoteAddr() + " " + token)) {
             return gone(HttpStatus.TOO_MANY_REQUESTS);
         }

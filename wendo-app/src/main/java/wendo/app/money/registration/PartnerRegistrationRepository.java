@@ -2,6 +2,7 @@ package wendo.app.money.registration;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -17,10 +18,10 @@ interface PartnerRegistrationRepository extends Repository<PartnerRegistration, 
     long countByState(String state);
 
     @Modifying
-    @Query(nativeQuery = true, value = """
-            update partner_registration set contact = '', email = cast(id as text), website = '', said = '',
-                state = case when state = 'waiting' then 'declined' else state end, version = version + 1
-            where lower(email) = any(:contacts)
+    @Query("""
+            update versioned PartnerRegistration r set r.contact = '', r.email = '', r.website = '', r.said = '',
+                r.state = case when r.state = 'waiting' then 'declined' else r.state end
+            where lower(r.email) in ?1
             """)
-    void erase(String[] contacts);
+    void erase(Set<String> contacts);
 }

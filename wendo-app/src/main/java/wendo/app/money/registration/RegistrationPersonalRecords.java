@@ -37,6 +37,6 @@ class RegistrationPersonalRecords implements PersonalRecords {
 
     @Override
     public void erase(KnownPerson person) {
-        repository.erase(person.contactArray());
+        repository.erase(person.contacts());
     }
 }

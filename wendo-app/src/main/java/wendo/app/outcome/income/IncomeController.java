@@ -125,13 +125,13 @@ class IncomeController {
         LocalDate today = business.today(clock);
         Instant since = clock.instant().minus(DAYS_TOLD, ChronoUnit.DAYS);
         IncomeQueries.By by = IncomeQueries.By.find(asked.text("by")).orElse(IncomeQueries.By.NETWORK);
+        List<IncomeQueries.Group> networks = queries.by(IncomeQueries.By.NETWORK, context.period(), business.zone());
         return ViewRecord.of(
                 "outcome/income/page",
                 new IncomePage(
                         queries.isAnybodyPaying(),
-                        Total.of(queries.by(
-                                IncomeQueries.By.NETWORK, context.period(), business.zone(), Optional.empty())),
-                        queries.by(by, context.period(), business.zone(), Optional.empty()),
+                        Total.of(networks),
+                        by == IncomeQueries.By.NETWORK ? networks : queries.by(by, context.period(), business.zone()),
                         by,
                         IncomeQueries.By.values(),
                         List.of(

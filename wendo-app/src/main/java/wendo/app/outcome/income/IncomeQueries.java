@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -29,11 +30,11 @@ class IncomeQueries {
      */
     private static final String OUT = """
             paying as (
-                select n.id as network_id, n.name as network, l.id as link_id, l.name as link, l.source_id
+                select n.id as network_id, l.id as link_id, l.source_id
                 from partner_network n join link l on true join destination d on d.id = l.destination_id
                 where n.pays and (%1$s = n.pattern or %1$s like n.pattern || '/%%' or %1$s like n.pattern || '?%%')),
             sent as (
-                select p.network_id, p.network, p.link_id, p.link, p.source_id, split_part(v.referrer, '?', 1) as page, v.click_id,
+                select p.network_id, p.link_id, p.source_id, split_part(v.referrer, '?', 1) as page, v.click_id,
                     v.arrived_at
                 from paying p join visit v on v.link_id = p.link_id
                 where v.kind = 'person' and v.arrived_at >= :from and v.arrived_at < :to),
@@ -53,22 +54,22 @@ class IncomeQueries {
 
     /** By what income is told apart. */
     enum By {
-        NETWORK("s.network_id::text", "n.network", "e.network_id::text"),
-        LINK("s.link_id::text", "s.link", "e.link_id::text"),
-        PAGE("s.page", "s.page", "e.page"),
-        SOURCE("s.source_id::text", "s.source_id::text", "coalesce(e.visit_source, e.partner_source_id)::text"),
-        PRODUCT("''", "''", "e.product");
+        NETWORK("s.network_id::text", "e.network_id::text"),
+        LINK("s.link_id::text", "e.link_id::text"),
+        PAGE("s.page", "e.page"),
+        SOURCE("s.source_id::text", "coalesce(e.visit_source, e.partner_source_id)::text"),
+        PRODUCT("''", "e.product");
 
         private final String sent;
         private final String earned;
 
-        By(String sent, String name, String earned) {
+        By(String sent, String earned) {
             this.sent = sent;
             this.earned = earned;
         }
 
         public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         static Optional<By> find(String key) {
@@ -81,43 +82,38 @@ class IncomeQueries {
 
     /** Those that earned or were promised something, or sent visits out; most earned first. */
     @Transactional(readOnly = true)
-    List<Group> by(By by, Period period, ZoneId zone, Optional<UUID> network) {
+    List<Group> by(By by, Period period, ZoneId zone) {
         Map<String, List<Long>> earned = new LinkedHashMap<>();
         List<Group> groups = new ArrayList<>();
         within("with " + OUT + """
                         select coalesce(%1$s, '') as key, e.state, e.commission_minor
-                        from earned e where (cast(:network as uuid) is null or e.network_id = :network)
-                            and e.state in ('approved', 'paid')
-                        """.formatted(by.earned), period, zone, network).query(row -> {
+                        from earned e where e.state in ('approved', 'paid')
+                        """.formatted(by.earned), period, zone).query(row -> {
             earned.computeIfAbsent(row.getString(1), key -> new ArrayList<>()).add(row.getLong(3));
         });
         within("with " + OUT + """
                         , outs as (
-                            select coalesce(%1$s, '') as key, count(*) as visits from sent s
-                            where cast(:network as uuid) is null or s.network_id = :network group by 1),
+                            select coalesce(%1$s, '') as key, count(*) as visits from sent s group by 1),
                         sums as (
                             select coalesce(%2$s, '') as key, sum(e.commission_minor) filter (where e.state = 'pending') as pending,
                                 sum(e.commission_minor) filter (where e.state = 'declined') as declined,
                                 sum(e.commission_minor) filter (where e.state = 'paid') as paid
-                            from earned e where cast(:network as uuid) is null or e.network_id = :network group by 1)
+                            from earned e group by 1)
                         select key, coalesce(n.name, l.name, s.name, key), coalesce(o.visits, 0), coalesce(m.pending, 0),
                             coalesce(m.declined, 0), coalesce(m.paid, 0)
                         from outs o full join sums m using (key)
                         left join partner_network n on n.id::text = key left join link l on l.id::text = key
                         left join source s on s.id::text = key
-                        """.formatted(by.sent, by.earned), period, zone, network)
-                .query(row -> {
-                    String key = row.getString(1);
-                    groups.add(new Group(
-                            key,
-                            row.getString(2),
-                            new Earnings(
-                                    by == By.PRODUCT ? 0 : row.getLong(3),
-                                    earned.getOrDefault(key, List.of()),
-                                    row.getLong(4)),
-                            row.getLong(5),
-                            row.getLong(6)));
-                });
+                        """.formatted(by.sent, by.earned), period, zone).query(row -> {
+            String key = row.getString(1);
+            groups.add(new Group(
+                    key,
+                    row.getString(2),
+                    new Earnings(
+                            by == By.PRODUCT ? 0 : row.getLong(3), earned.getOrDefault(key, List.of()), row.getLong(4)),
+                    row.getLong(5),
+                    row.getLong(6)));
+        });
         return groups.stream()
                 .filter(one -> by != By.PRODUCT
                         || !one.key().isEmpty()
@@ -134,11 +130,10 @@ class IncomeQueries {
                 .toList();
     }
 
-    private JdbcClient.StatementSpec within(String sql, Period period, ZoneId zone, Optional<UUID> network) {
+    private JdbcClient.StatementSpec within(String sql, Period period, ZoneId zone) {
         return jdbc.sql(sql)
                 .param("from", Timestamp.from(period.startsAt(zone)))
-                .param("to", Timestamp.from(period.endsBefore(zone)))
-                .param("network", network.orElse(null));
+                .param("to", Timestamp.from(period.endsBefore(zone)));
     }
 
     /** What a network owes for one outcome, and what it said before where that was something else. */

@@ -114,12 +114,9 @@ class PostbackIntake {
                             "outcome.networks.the-sub-id-names-your", link.get().name()));
         }
         String value = filled(network, Network.Field.VALUE, told).orElse("");
-        Optional<String> commission = filled(network, Network.Field.COMMISSION, told);
-        if (commission
-                .filter(text -> OutcomeReport.amount(text, businesses.current().currency())
-                        .isEmpty())
-                .isPresent()) {
-            return new Taken(false, Texts.kept("outcome.networks.commission-is-no-amount", commission.get()));
+        Optional<String> wrong = network.pay().pays() ? noAmount(network, told) : Optional.empty();
+        if (wrong.isPresent()) {
+            return new Taken(false, Texts.kept("outcome.networks.commission-is-no-amount", wrong.get()));
         }
         OutcomeReport.Read read = OutcomeReport.of(
                 new OutcomeReport.Fields(
@@ -164,7 +161,14 @@ class PostbackIntake {
                                         : Texts.kept("outcome.networks.no-visit-with-this-sub")));
     }
 
-    /** What it pays; an amount that is none is taken as not told. */
+    /** A commission that is no amount of the business's currency. */
+    private Optional<String> noAmount(Network network, Map<String, String> told) {
+        CurrencyUnit currency = businesses.current().currency();
+        return filled(network, Network.Field.COMMISSION, told)
+                .filter(text -> OutcomeReport.amount(text, currency).isEmpty());
+    }
+
+    /** What it pays; a sale's value that is no amount is taken as not told. */
     private ReportedIncome income(Network network, UUID outcome, Map<String, String> told) {
         CurrencyUnit currency = businesses.current().currency();
         return new ReportedIncome(

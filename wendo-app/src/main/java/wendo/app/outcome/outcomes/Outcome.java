@@ -49,7 +49,6 @@ class Outcome extends BusinessEntity {
     private @Nullable UUID setSourceId;
     private String setBy;
     private @Nullable UUID claimSourceId;
-    private String claimSaid;
     private boolean isProof;
 
     @SuppressWarnings("NullAway.Init")
@@ -133,10 +132,8 @@ class Outcome extends BusinessEntity {
         return Optional.ofNullable(claimSourceId);
     }
 
-    /** @param said in the partner's words, or its reference */
-    void claimed(Optional<UUID> source, String said) {
-        claimSourceId = source.orElse(null);
-        claimSaid = said;
+    void claimed(Optional<UUID> partner) {
+        claimSourceId = partner.orElse(null);
     }
 
     void setSource(Optional<UUID> source, String by) {

@@ -92,7 +92,7 @@ class OutcomeStore {
                         insert into outcome (id, business_id, kind, reference, reference_key, value_minor, status, refunded_minor,
                             occurred_at, day_began_at, recorded_at, reported_by, name, email, phone, code, code_key, answer,
                             answer_key, items, note, partner_source_id, delivery_minor, click_id, is_proof)
-                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, cast(? as timestamptz), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
+                        select ?, ?, ?, ?, ?, ?, ?, ?, ?, cast(? as timestamptz), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, c.click, exists (
                             select from visit v
                             where v.click_id = c.click and v.arrived_at = click_time(c.click) and v.kind = 'proof')
                         from (select cast(? as uuid) as click) c
@@ -158,14 +158,14 @@ class OutcomeStore {
     }
 
     /** False if it was so before, or is another partner's. */
-    boolean claim(UUID outcome, UUID partner, Optional<String> agreed, String by) {
+    boolean claim(UUID outcome, UUID partner, boolean isAgreed, String by) {
         Outcome one = lock(outcome);
         boolean isTheirs = one.claimedBy().filter(partner::equals).isPresent();
-        if (agreed.isPresent() == isTheirs || (one.claimedBy().isPresent() && !isTheirs)) {
+        if (isAgreed == isTheirs || (one.claimedBy().isPresent() && !isTheirs)) {
             return false;
         }
         String name = sourceName(partner);
-        one.claimed(agreed.map(said -> partner), agreed.orElse(""));
+        one.claimed(isAgreed ? Optional.of(partner) : Optional.empty());
         tell(outcome, List.of(new KnownOutcome.Change("claim", isTheirs ? name : "", isTheirs ? "" : name)), by);
         return true;
     }

@@ -166,12 +166,12 @@ public class Outcomes {
     /**
      * A partner said that this was theirs.
      *
-     * @param agreed what the partner said, once somebody of the business agrees; empty to take that back
+     * @param isAgreed whether somebody of the business agrees, or takes that back
      * @return false if nothing changes, or if it is another partner's by its own claim
      */
     @Transactional
-    public boolean claim(UUID outcome, UUID partner, Optional<String> agreed, String person) {
-        boolean isChanged = store.claim(outcome, partner, agreed, person);
+    public boolean claim(UUID outcome, UUID partner, boolean isAgreed, String person) {
+        boolean isChanged = store.claim(outcome, partner, isAgreed, person);
         if (isChanged) {
             events.publishEvent(new OutcomesChanged(BusinessScope.current(), List.of(outcome)));
         }

@@ -12,7 +12,11 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.compare.sql.CompareChoice;
+import wendo.app.compare.sql.Revenue;
+import wendo.app.compare.sql.RevenueSql;
 import wendo.app.outcome.imports.OutcomeFiles;
+import wendo.core.credit.ModelName;
 import wendo.standins.PartnerNetwork;
 
 /** A network pays for visits: it promises, approves, declines and pays, by postback and by file. */
@@ -178,10 +182,9 @@ class IncomeTest extends WendoTest {
         }
         await("all are credited", () -> count(tenant, "select count(distinct outcome_id) from credit") == 3);
         long told = count(tenant, "select sum(commission_minor) from income");
-        for (var model : wendo.core.credit.ModelName.values()) {
-            var choice =
-                    wendo.app.compare.sql.CompareChoice.usual().with(model).with(wendo.app.compare.sql.Revenue.INCOME);
-            var sql = wendo.app.compare.sql.RevenueSql.of(choice);
+        for (ModelName model : ModelName.values()) {
+            CompareChoice choice = CompareChoice.usual().with(model).with(Revenue.INCOME);
+            RevenueSql sql = RevenueSql.of(choice);
             assertThat(count(tenant, "select sum(c.%s) from %s".formatted(sql.minor(), sql.credit())))
                     .as(model.key())
                     .isEqualTo(told);

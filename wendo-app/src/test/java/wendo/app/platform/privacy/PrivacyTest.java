@@ -101,6 +101,13 @@ class PrivacyTest extends WendoTest {
                             values (gen_random_uuid(), ?, 'Sails and tales', 'Ines Quillfeather', ?, '', 'I am Quillfeather', 'en',
                                 'waiting', now(), '')
                             """).params(business, EMAIL).update();
+            jdbc.sql("""
+                            insert into partner_claim (id, business_id, partner_id, outcome_kind, reference, reference_key, said, state,
+                                reason, made_at, decided_by)
+                            select gen_random_uuid(), o.business_id, p.id, o.kind, o.reference, o.reference_key,
+                                'Quillfeather stayed with us', 'open', '', now(), ''
+                            from outcome o cross join partner p where o.reference_key in ('l-1', 'b-1')
+                            """).update();
             UUID file = UUID.randomUUID();
             jdbc.sql("""
                             insert into import_file (id, business_id, name, headings, written, matching, state, problem, total, created_at, created_by)
@@ -210,6 +217,7 @@ class PrivacyTest extends WendoTest {
                         "outcome_change.before",
                         "outgoing.body",
                         "partner.contact",
+                        "partner_claim.said",
                         "partner_registration.said",
                         "recipient.cells",
                         "subscriber.email",
@@ -229,7 +237,8 @@ class PrivacyTest extends WendoTest {
                             "Consent",
                             "Imported rows",
                             "Contacts at partners",
-                            "Registrations");
+                            "Registrations",
+                            "Claims");
         }
         String page = owner.get("/setup/privacy?find=" + EMAIL).body();
         assertThat(page).contains("My aunt Quillfeather").doesNotContain("Bo Reed", "bo@reed.example");

@@ -26,6 +26,10 @@ class FiguresTest {
 
     @Test
     void in_tables_pennies_stand_below_a_hundred_only() {
+        assertThat(british.moneyEach(0.4567)).as("two digits that count").isEqualTo("£0.0046");
+        assertThat(british.moneyEach(12.34)).isEqualTo("£0.12");
+        assertThat(british.moneyEach(12_345.6)).isEqualTo("£123.46");
+        assertThat(british.moneyEach(0)).isEqualTo("£0.00");
         assertThat(british.moneyShort(9_999)).isEqualTo("£99.99");
         assertThat(british.moneyShort(10_000)).isEqualTo("£100");
         assertThat(british.moneyShort(123_456)).isEqualTo("£1,235");
