@@ -37,13 +37,13 @@ public record Takings(long people, List<Long> paidMinor) {
         if (paidMinor.size() < LEAST_PAYERS) {
             return Optional.empty();
         }
-        return Bca.interval(sum, resampled(), acceleration())
-                .map(one -> new Interval(Math.max(0, one.low()), Math.max(0, one.high())));
+        double[] sums = resampled(new SplittableRandom(Bca.SEED));
+        Arrays.sort(sums);
+        return Bca.interval(sum, sums, acceleration());
     }
 
-    /** Sums of as many people drawn with replacement, ascending. How many of them are payers is binomial. */
-    private double[] resampled() {
-        SplittableRandom random = new SplittableRandom(Bca.SEED);
+    /** Sums of as many people drawn with replacement. How many of them are payers is binomial. */
+    double[] resampled(SplittableRandom random) {
         int payers = paidMinor.size();
         BinomialDistribution drawnPayers = BinomialDistribution.of(Math.toIntExact(people), (double) payers / people);
         double[] sums = new double[Bca.RESAMPLES];
@@ -55,19 +55,31 @@ public record Takings(long people, List<Long> paidMinor) {
             }
             sums[i] = sum;
         }
-        Arrays.sort(sums);
         return sums;
     }
 
     private double acceleration() {
-        double mean = (double) sumMinor() / people;
-        double others = people - paidMinor.size();
-        double squares = others * mean * mean;
-        double cubes = -others * mean * mean * mean;
+        double squares = centralSum(2);
+        return squares == 0 ? 0 : centralSum(3) / (6 * Math.pow(squares, 1.5));
+    }
+
+    /** What each person brought less the mean, to a power, added up. */
+    double centralSum(int power) {
+        double mean = perPersonMinor();
+        double sum = (people - paidMinor.size()) * Math.pow(-mean, power);
         for (long paid : paidMinor) {
-            squares += Math.pow(paid - mean, 2);
-            cubes += Math.pow(paid - mean, 3);
+            sum += Math.pow(paid - mean, power);
         }
-        return squares == 0 ? 0 : cubes / (6 * Math.pow(squares, 1.5));
+        return sum;
+    }
+
+    /** Standard deviation of what one person brought, in minor units; not a number without people. */
+    public double deviationMinor() {
+        return Math.sqrt(centralSum(2) / people);
+    }
+
+    /** In minor units; not a number without people. */
+    public double perPersonMinor() {
+        return (double) sumMinor() / people;
     }
 }

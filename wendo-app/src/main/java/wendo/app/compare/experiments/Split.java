@@ -25,6 +25,16 @@ import wendo.core.measure.SampleSize;
 record Split(UUID link, String name, List<Line> lines, OptionalLong needed, String said) {
     private static final double LEVEL = 0.05;
 
+    /** The end of what it says while it runs, or how it was decided. */
+    static String decided(Optional<String> best) {
+        return best.map(address -> Texts.of("compare.experiments.decided-does-clearly-better-than", address))
+                .orElse(Texts.of("compare.experiments.decided-no-other-page-does"));
+    }
+
+    static String running(long fewest, long needed, Figures figures) {
+        return Texts.of("compare.experiments.still-running-of-people-on", figures.count(fewest), figures.count(needed));
+    }
+
     /** A page, and how its people's rate differs from that of the link's own page. */
     record Line(String address, String people, String acted, String rate, String difference) {}
 
@@ -76,14 +86,9 @@ record Split(UUID link, String name, List<Line> lines, OptionalLong needed, Stri
         }
         long fewest = ways.stream().mapToLong(SplitQueries.Way::people).min().orElse(0);
         if (fewest < needed.getAsLong()) {
-            return Texts.of(
-                    "compare.experiments.still-running-of-people-on",
-                    figures.count(fewest),
-                    figures.count(needed.getAsLong()));
+            return running(fewest, needed.getAsLong(), figures);
         }
-        return best(ways, rates)
-                .map(way -> Texts.of("compare.experiments.decided-does-clearly-better-than", way.address()))
-                .orElse(Texts.of("compare.experiments.decided-no-other-page-does"));
+        return decided(best(ways, rates).map(SplitQueries.Way::address));
     }
 
     private static Optional<SplitQueries.Way> best(List<SplitQueries.Way> ways, List<Rate> rates) {

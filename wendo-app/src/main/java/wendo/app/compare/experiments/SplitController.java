@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.compare.sql.Revenue;
 import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.platform.site.ViewRecord;
@@ -25,7 +26,8 @@ class SplitController {
         this.frame = frame;
     }
 
-    record SplitsPage(List<Split> splits, int least, boolean isWrong) {}
+    /** @param byIncome judged by what networks pay, not by outcomes */
+    record SplitsPage(List<Split> splits, int least, boolean isWrong, boolean byIncome) {}
 
     /** @param least the smallest difference that is worth finding, in per cent of the own page's rate */
     @GetMapping
@@ -33,9 +35,16 @@ class SplitController {
         boolean isPercent =
                 least.matches("\\d{1,3}") && Integer.parseInt(least) >= 1 && Integer.parseInt(least) <= MAX_LEAST;
         int percent = isPercent ? Integer.parseInt(least) : USUAL_LEAST;
-        List<Split> splits = Split.of(
-                queries.ways(context.period(), context.zone(), context.look().kind()), percent, context.figures());
+        boolean byIncome = context.look().revenue() == Revenue.INCOME;
+        List<Split> splits = byIncome
+                ? EarningSplit.of(queries.earning(context.period(), context.zone()), percent, context.figures())
+                : Split.of(
+                        queries.ways(
+                                context.period(), context.zone(), context.look().kind()),
+                        percent,
+                        context.figures());
         return frame.around(
-                ViewRecord.of("compare/experiments/splits", new SplitsPage(splits, percent, !isPercent)), context);
+                ViewRecord.of("compare/experiments/splits", new SplitsPage(splits, percent, !isPercent, byIncome)),
+                context);
     }
 }

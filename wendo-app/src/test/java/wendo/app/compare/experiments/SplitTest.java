@@ -3,12 +3,14 @@ package wendo.app.compare.experiments;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.app.compare.table.Rows;
+import wendo.core.measure.Takings;
 
 class SplitTest extends WendoTest {
 
@@ -42,6 +44,39 @@ class SplitTest extends WendoTest {
         assertThat(split(way("a", 4000, 0), way("b", 4000, 130)).said())
                 .startsWith("Still running: nothing came of the link’s own page yet");
         assertThat(split(way("a", 0, 0), way("b", 0, 0)).needed()).isEmpty();
+    }
+
+    private static SplitQueries.EarningWay earning(String address, long people, int paid, long each) {
+        return new SplitQueries.EarningWay(
+                new UUID(0, 1), "Cards", address, new Takings(people, Collections.nCopies(paid, each)));
+    }
+
+    private static Split byIncome(SplitQueries.EarningWay... ways) {
+        return EarningSplit.of(List.of(ways), 50, Rows.FIGURES).get(0);
+    }
+
+    /** 5 % of people earn £10: mean 50p, deviation £2.179; half of the mean more takes 2(1.95996 + 0.84162)²(2.179 ÷ 0.25)². */
+    @Test
+    void by_income_the_numbers_needed_come_from_what_people_bring() {
+        Split early = byIncome(earning("a", 1000, 50, 1000), earning("b", 1000, 90, 1000));
+        assertThat(early.needed()).hasValue(1194);
+        assertThat(early.said()).startsWith("Still running: 1,000 of 1,194 people");
+        assertThat(early.lines().get(0).rate()).startsWith("£0.50 (£0.3");
+        assertThat(early.lines().get(1).acted()).isEqualTo("£900.00");
+        assertThat(byIncome(earning("a", 2000, 100, 1000), earning("b", 2000, 180, 1000))
+                        .said())
+                .isEqualTo("Decided: b does clearly better than the link’s own page.");
+        assertThat(byIncome(earning("a", 2000, 100, 1000), earning("b", 2000, 105, 1000))
+                        .said())
+                .isEqualTo("Decided: no other page does clearly better by the difference that matters.");
+        assertThat(byIncome(earning("a", 2000, 0, 0), earning("b", 2000, 105, 1000))
+                        .said())
+                .startsWith("Still running: nothing came");
+        assertThat(byIncome(earning("a", 2000, 100, 1000), earning("b", 2000, 3, 1000))
+                        .lines()
+                        .get(1)
+                        .difference())
+                .isEqualTo("difference unknown");
     }
 
     @Test
