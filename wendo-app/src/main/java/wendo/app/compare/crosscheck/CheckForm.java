@@ -13,7 +13,6 @@ import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
-import wendo.app.prepare.sources.SourceListed;
 import wendo.core.measure.CrossCheck;
 import wendo.core.outcomes.DayOrder;
 
@@ -48,8 +47,8 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
     /** What is asked, and what they counted, if nothing is wrong. */
     record Checked(CheckForm form, Optional<Check> check, SortedMap<LocalDate, Long> theirs) {}
 
-    static Checked check(TypedFields typed, List<SourceListed> sources, Locale locale) {
-        return new Reading(new CheckForm(typed, Map.of()), locale).read(sources);
+    static Checked check(TypedFields typed, List<Check.Subject> subjects, Locale locale) {
+        return new Reading(new CheckForm(typed, Map.of()), locale).read(subjects);
     }
 
     /** Reads a form field by field, noting what is wrong. */
@@ -63,8 +62,12 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
             this.locale = locale;
         }
 
-        Checked read(List<SourceListed> sources) {
-            Optional<SourceListed> source = source(sources);
+        Checked read(List<Check.Subject> subjects) {
+            Optional<Check.Subject> subject = subject(subjects);
+            Counted counted = Counted.find(form.typed("counted")).orElse(Counted.VISIT);
+            if (subject.filter(Check.Subject::isDomain).isPresent() && counted != Counted.VISIT) {
+                faults.put("source", Texts.of("compare.crosscheck.domain-has-visits"));
+            }
             String system = system();
             Optional<ZoneId> zone = zone();
             Optional<Integer> tolerance = tolerance();
@@ -72,9 +75,8 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
             Optional<Check> check = faults.isEmpty()
                     ? Optional.of(new Check(
                             UUID.randomUUID(),
-                            source.orElseThrow().id(),
-                            source.orElseThrow().name(),
-                            Counted.find(form.typed("counted")).orElse(Counted.VISIT),
+                            subject.orElseThrow(),
+                            counted,
                             system,
                             zone.orElseThrow(),
                             tolerance.orElseThrow()))
@@ -82,11 +84,11 @@ record CheckForm(TypedFields typed, Map<String, String> faults) {
             return new Checked(new CheckForm(form.typed(), faults), check, theirs.byDay());
         }
 
-        private Optional<SourceListed> source(List<SourceListed> sources) {
+        private Optional<Check.Subject> subject(List<Check.Subject> subjects) {
             return noted(
                     "source",
                     Texts.of("compare.crosscheck.choose-the-source-they-counted"),
-                    sources.stream()
+                    subjects.stream()
                             .filter(one -> one.id().toString().equals(form.typed("source")))
                             .findFirst());
         }

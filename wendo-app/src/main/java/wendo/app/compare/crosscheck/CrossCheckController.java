@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.issue.links.LinkHosts;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
@@ -28,7 +30,6 @@ import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
-import wendo.app.prepare.sources.SourceListed;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.measure.CrossCheck;
 import wendo.core.outcomes.DayOrder;
@@ -41,6 +42,7 @@ class CrossCheckController {
     private final CrossCheckQueries queries;
     private final Agreements agreements;
     private final Sources sources;
+    private final LinkHosts hosts;
     private final Installation installation;
 
     CrossCheckController(
@@ -48,18 +50,28 @@ class CrossCheckController {
             CrossCheckQueries queries,
             Agreements agreements,
             Sources sources,
+            LinkHosts hosts,
             Installation installation) {
         this.agreements = agreements;
         this.installation = installation;
         this.checks = checks;
         this.queries = queries;
         this.sources = sources;
+        this.hosts = hosts;
     }
 
     /** A check as it is listed. */
     record Line(CrossCheckQueries.Standing standing, CrossCheck counts, String said) {}
 
-    record CrossCheckListPage(List<Line> lines, CheckForm form, List<SourceListed> sources, Counted[] counted) {}
+    /** Sources, and after them domains. */
+    private List<Check.Subject> subjects() {
+        return Stream.concat(
+                        sources.list().stream().map(one -> new Check.Subject(one.id(), one.name(), false)),
+                        hosts.inUse().stream().map(one -> new Check.Subject(one.id(), one.name(), true)))
+                .toList();
+    }
+
+    record CrossCheckListPage(List<Line> lines, CheckForm form, List<Check.Subject> subjects, Counted[] counted) {}
 
     record CrossCheckPage(
             Check check,
@@ -86,13 +98,13 @@ class CrossCheckController {
                 })
                 .toList();
         return ViewRecord.of(
-                "compare/crosscheck/list", new CrossCheckListPage(lines, form, sources.list(), Counted.values()));
+                "compare/crosscheck/list", new CrossCheckListPage(lines, form, subjects(), Counted.values()));
     }
 
     @Needs(Permission.SET_UP)
     @PostMapping
     ModelAndView add(TypedFields typed, Business business, CurrentPerson person) {
-        CheckForm.Checked checked = CheckForm.check(typed, sources.list(), business.locale());
+        CheckForm.Checked checked = CheckForm.check(typed, subjects(), business.locale());
         if (checked.check().isEmpty()) {
             return InvalidForm.of(list(checked.form(), business));
         }

@@ -20,22 +20,24 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class CrossCheckQueries {
     private static final String CHECKS = """
-            select k.id, k.source_id, s.name, k.counted, k.system, k.zone, k.tolerance_percent
-            from cross_check k join source s on s.id = k.source_id
+            select k.id, coalesce(k.source_id, k.host_id), coalesce(s.name, h.name), k.host_id is not null, k.counted, k.system,
+                k.zone, k.tolerance_percent
+            from cross_check k left join source s on s.id = k.source_id left join link_host h on h.id = k.host_id
             """;
 
     private static final String STANDINGS = """
-            select k.id, k.source_id, s.name, k.counted, k.system, k.zone, k.tolerance_percent, t.first, t.last, t.theirs,
+            select k.id, coalesce(k.source_id, k.host_id), coalesce(s.name, h.name), k.host_id is not null, k.counted, k.system,
+                k.zone, k.tolerance_percent, t.first, t.last, t.theirs,
                 case when k.counted = 'visit' then (
                     select coalesce(sum(v.visits), 0) from their_count d join visit_sum v on v.day = d.day
                     join link l on l.id = v.link_id
-                    where d.check_id = k.id and v.kind = 'person' and l.source_id = k.source_id)
+                    where d.check_id = k.id and v.kind = 'person' and (l.source_id = k.source_id or l.host_id = k.host_id))
                 else (
                     select count(*) from outcome o join outcome_source c on c.outcome_id = o.id
                     join their_count d on d.check_id = k.id and d.day = (o.occurred_at at time zone :zone)::date
                     where o.kind = k.counted and o.counts and not o.is_proof and c.source_id = k.source_id
                         and o.occurred_at >= t.first - 1 and o.occurred_at < t.last + 2) end
-            from cross_check k join source s on s.id = k.source_id
+            from cross_check k left join source s on s.id = k.source_id left join link_host h on h.id = k.host_id
             join lateral (select min(day) as first, max(day) as last, sum(number) as theirs
                 from their_count where check_id = k.id) t on t.first is not null
             where k.removed_at is null order by k.created_at desc, k.id
@@ -43,7 +45,7 @@ class CrossCheckQueries {
 
     private static final String DAYS_OF_VISITS = """
             select d.day, coalesce(sum(v.visits), 0), d.number
-            from their_count d left join (visit_sum v join link l on l.id = v.link_id and l.source_id = :source)
+            from their_count d left join (visit_sum v join link l on l.id = v.link_id and cast(:subject as uuid) in (l.source_id, l.host_id))
                 on v.day = d.day and v.kind = 'person'
             where d.check_id = :id group by d.day, d.number order by d.day
             """;
@@ -53,7 +55,7 @@ class CrossCheckQueries {
             from their_count d left join (
                 select o.id, (o.occurred_at at time zone :zone)::date as day
                 from outcome o join outcome_source c on c.outcome_id = o.id
-                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = :source
+                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = cast(:subject as uuid)
                     and o.occurred_at >= (select min(day) - 1 from their_count where check_id = :id)
                     and o.occurred_at < (select max(day) + 2 from their_count where check_id = :id)) o on o.day = d.day
             where d.check_id = :id group by d.day, d.number order by d.day
@@ -64,12 +66,12 @@ class CrossCheckQueries {
             with days as materialized (select day from their_count where check_id = :id),
             here as (
                 select v.kind, sum(v.visits) as visits from days d join visit_sum v on v.day = d.day
-                join link l on l.id = v.link_id where l.source_id = :source group by 1),
+                join link l on l.id = v.link_id where cast(:subject as uuid) in (l.source_id, l.host_id) group by 1),
             near as materialized (
                 select v.kind, (v.arrived_at at time zone :zone)::date as ours, (v.arrived_at at time zone :theirs)::date as theirs,
                     l.click_id is not null as has_landed
                 from visit v left join landing l on l.click_id = v.click_id
-                where v.source_id = :source and v.arrived_at >= :from and v.arrived_at < :to)
+                where %s and v.arrived_at >= :from and v.arrived_at < :to)
             select coalesce((select visits from here where kind = 'robot'), 0),
                 coalesce((select visits from here where kind = 'preview'), 0),
                 coalesce((select visits from here where kind = 'repeat'), 0),
@@ -87,13 +89,16 @@ class CrossCheckQueries {
                     (o.occurred_at at time zone :theirs)::date as theirs
                 from outcome o left join outcome_source c on c.outcome_id = o.id
                 where o.kind = :counted and o.occurred_at >= :from and o.occurred_at < :to)
-            select count(*) filter (where ours in (select day from days) and is_proof and source_id = :source),
-                count(*) filter (where ours in (select day from days) and not counts and not is_proof and source_id = :source),
+            select count(*) filter (where ours in (select day from days) and is_proof and source_id = cast(:subject as uuid)),
+                count(*) filter (where ours in (select day from days) and not counts and not is_proof and source_id = cast(:subject as uuid)),
                 count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id is null),
-                count(*) filter (where theirs in (select day from days) and counts and not is_proof and source_id = :source)
-                    - count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id = :source)
+                count(*) filter (where theirs in (select day from days) and counts and not is_proof and source_id = cast(:subject as uuid))
+                    - count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id = cast(:subject as uuid))
             from near
             """;
+
+    private static final String OF_SOURCE = "v.source_id = cast(:subject as uuid)";
+    private static final String OF_DOMAIN = "v.link_id in (select id from link where host_id = cast(:subject as uuid))";
 
     private final JdbcClient jdbc;
 
@@ -122,10 +127,10 @@ class CrossCheckQueries {
                 .param("zone", zone.getId())
                 .query((row, number) -> new Standing(
                         check(row),
-                        row.getObject(8, LocalDate.class),
                         row.getObject(9, LocalDate.class),
-                        row.getLong(10),
-                        row.getLong(11)))
+                        row.getObject(10, LocalDate.class),
+                        row.getLong(11),
+                        row.getLong(12)))
                 .list();
     }
 
@@ -140,12 +145,11 @@ class CrossCheckQueries {
     private static Check check(ResultSet row) throws SQLException {
         return new Check(
                 row.getObject(1, UUID.class),
-                row.getObject(2, UUID.class),
-                row.getString(3),
-                Counted.find(row.getString(4)).orElseThrow(),
-                row.getString(5),
-                ZoneId.of(row.getString(6)),
-                row.getInt(7));
+                new Check.Subject(row.getObject(2, UUID.class), row.getString(3), row.getBoolean(4)),
+                Counted.find(row.getString(5)).orElseThrow(),
+                row.getString(6),
+                ZoneId.of(row.getString(7)),
+                row.getInt(8));
     }
 
     @Transactional(readOnly = true)
@@ -158,7 +162,8 @@ class CrossCheckQueries {
     /** @param days the first and the last of them bound what is looked at, by a day on either side */
     @Transactional(readOnly = true)
     VisitCauses causesOfVisits(Check check, ZoneId zone, List<Day> days) {
-        return near(CAUSES_OF_VISITS, check, zone, days)
+        String ours = check.subject().isDomain() ? OF_DOMAIN : OF_SOURCE;
+        return near(CAUSES_OF_VISITS.formatted(ours), check, zone, days)
                 .query((row, number) -> new VisitCauses(
                         row.getLong(1),
                         row.getLong(2),
@@ -190,7 +195,7 @@ class CrossCheckQueries {
     private JdbcClient.StatementSpec asked(String sql, Check check, ZoneId zone) {
         return jdbc.sql(sql)
                 .param("id", check.id())
-                .param("source", check.source())
+                .param("subject", check.subject().id())
                 .param("counted", check.counted().key())
                 .param("zone", zone.getId());
     }

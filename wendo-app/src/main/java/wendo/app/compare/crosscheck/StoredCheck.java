@@ -12,7 +12,8 @@ import wendo.app.platform.business.BusinessEntity;
 @Table(name = "cross_check")
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class StoredCheck extends BusinessEntity {
-    private UUID sourceId;
+    private @Nullable UUID sourceId;
+    private @Nullable UUID hostId;
     private String counted;
     private String system;
     private String zone;
@@ -26,7 +27,9 @@ class StoredCheck extends BusinessEntity {
 
     StoredCheck(Check check, Instant now, String by) {
         super(check.id());
-        this.sourceId = check.source();
+        UUID subject = check.subject().id();
+        this.sourceId = check.subject().isDomain() ? null : subject;
+        this.hostId = check.subject().isDomain() ? subject : null;
         this.counted = check.counted().key();
         this.system = check.system();
         this.zone = check.zone().getId();

@@ -5,6 +5,7 @@
             "platform.business",
             "platform.site",
             "platform.tables",
+            "issue.links",
             "prepare.sources"
         })
 @NullMarked

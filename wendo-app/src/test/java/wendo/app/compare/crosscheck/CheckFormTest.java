@@ -15,14 +15,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.TypedFields;
-import wendo.app.prepare.sources.SourceListed;
-import wendo.core.links.Channel;
-import wendo.core.links.Tag;
 
 class CheckFormTest {
     private static final UUID ADS = new UUID(8, 8);
-    private static final List<SourceListed> SOURCES =
-            List.of(new SourceListed(ADS, "Search ads", Tag.of("search"), Channel.AD, Tag.of("cpc")));
+    private static final List<Check.Subject> SUBJECTS = List.of(new Check.Subject(ADS, "Search ads", false));
 
     private static Map<String, String> good() {
         return new HashMap<>(Map.of(
@@ -41,14 +37,14 @@ class CheckFormTest {
     }
 
     private static CheckForm.Checked check(Map<String, String> typed) {
-        return CheckForm.check(TypedFields.of(typed), SOURCES, Locale.UK);
+        return CheckForm.check(TypedFields.of(typed), SUBJECTS, Locale.UK);
     }
 
     @Test
     void what_is_right_is_a_check_with_its_days_added_up() {
         CheckForm.Checked checked = check(good());
         Check check = checked.check().orElseThrow();
-        assertThat(check.source()).isEqualTo(ADS);
+        assertThat(check.subject().id()).isEqualTo(ADS);
         assertThat(check.sourceName()).isEqualTo("Search ads");
         assertThat(check.system()).isEqualTo("The ad account");
         assertThat(check.zone()).isEqualTo(ZoneId.of("Europe/London"));

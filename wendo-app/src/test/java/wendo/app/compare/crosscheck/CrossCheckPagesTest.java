@@ -214,4 +214,47 @@ class CrossCheckPagesTest extends WendoTest {
         assertThat(campsite.get("/t/counts/AAAAAAAAAAAAAAAAAAAAAA").statusCode())
                 .isEqualTo(404);
     }
+
+    /** Three links on the domain, of two sources: all people's visits by them are the domain's. */
+    @Test
+    void a_domain_is_counted_as_a_whole() {
+        List<String> others =
+                http().issue(tenant.apiKey(), "https://plover.example/b", "Spring", "Guest house", "Shop");
+        for (String other : others) {
+            await("it leads on", () -> http().visit(tenant.host(), other).statusCode() == 302);
+        }
+        await("all is stored", () -> count(tenant, "select sum(visits) from visit_sum") >= 8);
+        long people = count(tenant, "select sum(visits) from visit_sum where kind = 'person'");
+        String domain = in(
+                tenant,
+                () -> jdbc.sql("select id from link_host").query(String.class).single());
+        Http person = http().signIn(tenant.email());
+        String[] fields = {
+            "source",
+            domain,
+            "system",
+            "The leaseholder",
+            "zone",
+            "Europe/London",
+            "tolerance",
+            "15",
+            "pasted",
+            today + ", " + (people + 3),
+            "counted",
+            "visit"
+        };
+        String page = person.form("/compare/cross-checks", "/compare/cross-checks", fields)
+                .headers()
+                .firstValue("Location")
+                .map(address -> person.get(URI.create(address).getPath()).body())
+                .orElseThrow();
+        assertThat(page)
+                .contains(tenant.host(), "50.0% more than ours", "people’s visits by the domain’s links")
+                .contains("Robots", "+1", "Double taps");
+        fields[fields.length - 1] = "booking";
+        assertThat(person.form("/compare/cross-checks", "/compare/cross-checks", fields)
+                        .body())
+                .contains("For a link domain, compare visits.");
+        assertThat(person.get("/compare/cross-checks").body()).contains("Link domains", tenant.host());
+    }
 }
