@@ -1,10 +1,12 @@
 package wendo.app.outcome.imports;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -96,15 +98,18 @@ class ImportWork {
             return Optional.empty();
         }
         ImportFiles.File file = files.find(id).orElseThrow();
-        int back = 0;
-        int left = 0;
+        Set<UUID> back = new HashSet<>();
+        Set<UUID> left = new HashSet<>();
         for (ImportFiles.Did did : files.done(id)) {
             boolean isBack = did.before()
                     .map(before -> outcomes.restore(did.outcome(), before, importedBy(file), by))
                     .orElseGet(() -> outcomes.takeBack(did.outcome()));
-            back += isBack ? 1 : 0;
-            left += isBack ? 0 : 1;
+            (isBack ? back : left).add(did.outcome());
         }
-        return Optional.of(new Undone(back, left));
+        Incomes.Undone income = incomes.undo(importedBy(file), by);
+        back.addAll(income.back());
+        left.addAll(income.left());
+        back.removeAll(left);
+        return Optional.of(new Undone(back.size(), left.size()));
     }
 }

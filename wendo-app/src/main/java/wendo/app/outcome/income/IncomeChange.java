@@ -7,13 +7,17 @@ import wendo.app.platform.business.BusinessLogRow;
 
 /** News that changed what a network pays for an outcome. */
 @Entity
-@SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class IncomeChange extends BusinessLogRow {
+    @SuppressWarnings("UnusedVariable") // asked for by queries alone
     private UUID outcomeId;
+
     private String field;
     private String before;
     private String after;
+
+    @SuppressWarnings("UnusedVariable") // ordered by in queries
     private Instant changedAt;
+
     private String changedBy;
 
     @SuppressWarnings("NullAway.Init")
@@ -29,6 +33,17 @@ class IncomeChange extends BusinessLogRow {
         this.changedBy = by;
     }
 
-    /** One field, before and after. */
-    record Changed(String field, String before, String after) {}
+    /** One field, before and after; the state before is an empty text with the first news. */
+    record Changed(String field, String before, String after) {
+        static final String STATE = "state";
+        static final String COMMISSION = "commission";
+    }
+
+    boolean isBy(String somebody) {
+        return changedBy.equals(somebody);
+    }
+
+    Changed changed() {
+        return new Changed(field, before, after);
+    }
 }

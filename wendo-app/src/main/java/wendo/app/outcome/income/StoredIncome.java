@@ -54,6 +54,7 @@ class StoredIncome extends BusinessEntity {
             this.paidAt = now;
         } else if (next.state() != IncomeState.PAID) {
             this.paidAt = null;
+            this.statement = "";
         }
     }
 

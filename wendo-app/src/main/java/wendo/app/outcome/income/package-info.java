@@ -5,7 +5,8 @@
             "platform.business",
             "platform.site",
             "platform.tables",
-            "outcome.outcomes"
+            "outcome.outcomes",
+            "visit.outbound"
         })
 @NullMarked
 package wendo.app.outcome.income;

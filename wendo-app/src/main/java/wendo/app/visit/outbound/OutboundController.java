@@ -49,11 +49,12 @@ class OutboundController {
     record PatternTrial(OutboundQueries.Trial trial, String tried) {}
 
     /** As typed. */
-    record Typed(String name, String pattern, String worth) {
-        Typed(@Nullable String name, @Nullable String pattern, @Nullable String worth) {
+    record Typed(String name, String pattern, String worth, String network) {
+        Typed(@Nullable String name, @Nullable String pattern, @Nullable String worth, @Nullable String network) {
             this.name = name == null ? "" : name.strip();
             this.pattern = pattern == null ? "" : pattern.strip();
             this.worth = worth == null ? "" : worth.strip();
+            this.network = network == null ? "" : network.strip();
         }
     }
 
@@ -68,6 +69,7 @@ class OutboundController {
 
     record OutboundPatternsPage(
             List<OutboundPatterns.Kept> patterns,
+            List<PayingNetworks.Paying> networks,
             Typed typed,
             Map<String, String> faults,
             int measuredDays,
@@ -75,7 +77,7 @@ class OutboundController {
 
     @GetMapping("/links/outgoing")
     ModelAndView figures(PeriodChoice choice, Business business) {
-        List<OutboundPatterns.Kept> kept = patterns.all();
+        List<OutboundPatterns.Kept> kept = patterns.all(business);
         List<PageWorth> pages = PageWorth.of(queries.byPage(choice.period(), business.zone()), kept);
         return ViewRecord.of(
                 "visit/outbound/figures",
@@ -93,15 +95,16 @@ class OutboundController {
 
     @Needs(Permission.SET_UP)
     @GetMapping("/setup/outgoing")
-    ModelAndView list(@RequestParam(defaultValue = "") String pattern) {
-        return list(new Typed("", pattern, ""), Map.of());
+    ModelAndView list(@RequestParam(defaultValue = "") String pattern, Business business) {
+        return list(new Typed("", pattern, "", ""), Map.of(), business);
     }
 
-    private ModelAndView list(Typed typed, Map<String, String> faults) {
+    private ModelAndView list(Typed typed, Map<String, String> faults, Business business) {
         return ViewRecord.of(
                 "visit/outbound/patterns",
                 new OutboundPatternsPage(
-                        patterns.all(),
+                        patterns.all(business),
+                        patterns.paying(business),
                         typed,
                         faults,
                         OutboundPatterns.MEASURED_DAYS,
@@ -113,11 +116,11 @@ class OutboundController {
     @RequestMapping(
             path = "/setup/outgoing/check",
             method = {RequestMethod.GET, RequestMethod.POST})
-    ModelAndView check(@ModelAttribute Typed typed) {
+    ModelAndView check(@ModelAttribute Typed typed, Business business) {
         return OutgoingPattern.find(typed.pattern())
-                .map(found ->
-                        ViewRecord.with(list(typed, Map.of()), new PatternTrial(queries.check(found), found.text())))
-                .orElseGet(() -> InvalidForm.of(list(typed, Map.of("pattern", patternFault()))));
+                .map(found -> ViewRecord.with(
+                        list(typed, Map.of(), business), new PatternTrial(queries.check(found), found.text())))
+                .orElseGet(() -> InvalidForm.of(list(typed, Map.of("pattern", patternFault()), business)));
     }
 
     @Needs(Permission.SET_UP)
@@ -131,21 +134,39 @@ class OutboundController {
         if (typed.name().isEmpty() || typed.name().length() > MAX_NAME) {
             faults.put("name", Texts.of("visit.outbound.name-what-these-links-lead", MAX_NAME));
         }
-        OptionalLong set;
-        try {
-            set = typed.worth().isEmpty()
-                    ? OptionalLong.empty()
-                    : OptionalLong.of(Amount.of(typed.worth(), business.currency(), business.locale())
-                            .minor());
-        } catch (IllegalArgumentException e) {
-            faults.put("worth", Texts.said(e));
-            return InvalidForm.of(list(typed, faults));
-        }
+        OutboundPatterns.Worth worth = worth(typed, faults, business);
         if (faults.isEmpty()
-                && UniqueKey.refuses(() -> patterns.add(typed.name(), found.orElseThrow(), set, person.name()))) {
+                && UniqueKey.refuses(() -> patterns.add(typed.name(), found.orElseThrow(), worth, person.name()))) {
             faults.put("pattern", Texts.of("visit.outbound.this-pattern-is-there-already"));
         }
-        return faults.isEmpty() ? new ModelAndView("redirect:/setup/outgoing") : InvalidForm.of(list(typed, faults));
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/setup/outgoing")
+                : InvalidForm.of(list(typed, faults, business));
+    }
+
+    /** A network counts before an amount: with one chosen there is no field for the other. */
+    private OutboundPatterns.Worth worth(Typed typed, Map<String, String> faults, Business business) {
+        if (!typed.network().isEmpty()) {
+            Optional<UUID> network = patterns.paying(business).stream()
+                    .map(PayingNetworks.Paying::id)
+                    .filter(id -> id.toString().equals(typed.network()))
+                    .findFirst();
+            if (network.isEmpty()) {
+                faults.put("network", Texts.of("visit.outbound.network-pays-no-more"));
+            }
+            return new OutboundPatterns.Worth(OptionalLong.empty(), network);
+        }
+        try {
+            return typed.worth().isEmpty()
+                    ? OutboundPatterns.Worth.MEASURED
+                    : new OutboundPatterns.Worth(
+                            OptionalLong.of(Amount.of(typed.worth(), business.currency(), business.locale())
+                                    .minor()),
+                            Optional.empty());
+        } catch (IllegalArgumentException e) {
+            faults.put("worth", Texts.said(e));
+            return OutboundPatterns.Worth.MEASURED;
+        }
     }
 
     @Needs(Permission.SET_UP)

@@ -29,13 +29,8 @@ record PageWorth(String page, List<Line> lines, OptionalLong worthMinor) {
         for (OutboundQueries.Cell cell : cells) {
             OutboundPatterns.Kept pattern = byId.get(cell.pattern());
             if (pattern != null) { // else it was removed between the two statements
-                OptionalLong one = pattern.worthMinor();
                 byPage.computeIfAbsent(cell.page(), page -> new ArrayList<>())
-                        .add(new Line(
-                                pattern.name(),
-                                cell.clicks(),
-                                cell.people(),
-                                one.isPresent() ? OptionalLong.of(one.getAsLong() * cell.clicks()) : one));
+                        .add(new Line(pattern.name(), cell.clicks(), cell.people(), pattern.worthMinor(cell.clicks())));
             }
         }
         return byPage.entrySet().stream()

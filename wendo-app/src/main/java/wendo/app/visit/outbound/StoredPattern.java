@@ -3,7 +3,6 @@ package wendo.app.visit.outbound;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import java.util.OptionalLong;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
@@ -18,18 +17,20 @@ class StoredPattern extends BusinessEntity {
     private String pattern;
     private String likes;
     private @Nullable Long worthMinor;
+    private @Nullable UUID worthNetworkId;
     private Instant addedAt;
     private String addedBy;
 
     @SuppressWarnings("NullAway.Init")
     protected StoredPattern() {}
 
-    StoredPattern(String name, OutgoingPattern pattern, OptionalLong worthMinor, Instant now, String by) {
+    StoredPattern(String name, OutgoingPattern pattern, OutboundPatterns.Worth worth, Instant now, String by) {
         super(UUID.randomUUID());
         this.name = name;
         this.pattern = pattern.text();
         this.likes = pattern.like();
-        this.worthMinor = worthMinor.isPresent() ? worthMinor.getAsLong() : null;
+        this.worthMinor = worth.setMinor().isPresent() ? worth.setMinor().getAsLong() : null;
+        this.worthNetworkId = worth.network().orElse(null);
         this.addedAt = now;
         this.addedBy = by;
     }

@@ -3,8 +3,10 @@ package wendo.app.outcome.income;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
@@ -27,6 +29,7 @@ class IncomeTest extends WendoTest {
     private Tenant tenant;
     private Http person;
     private String slug;
+    private int led;
 
     @BeforeEach
     void open() throws IOException {
@@ -101,6 +104,7 @@ class IncomeTest extends WendoTest {
     }
 
     private String led() {
+        led++;
         return http().visit(tenant.host(), slug)
                 .headers()
                 .firstValue("Location")
@@ -235,6 +239,29 @@ class IncomeTest extends WendoTest {
     }
 
     @Test
+    void undoing_a_report_puts_income_back_to_what_it_was_before() {
+        sell("12.50");
+        sell("40.00");
+        OutcomeFiles files = new OutcomeFiles(person);
+        String file = files.bring("""
+                Transaction ID;Amount;Commission;Status
+                N-7001;12,50;0,99;paid
+                N-7002;40,00;3,00;approved
+                X-1;20,00;2,00;paid
+                """.getBytes(StandardCharsets.UTF_8), "November.csv");
+        files.check(file, "kind", "purchase", "partner", source());
+        files.run(file);
+        await("it is imported", () -> income("X-1").startsWith("paid 200"));
+        assertThat(income("N-7001")).isEqualTo("paid 99 1250 0 confirmed");
+        at("/state", "sale", "N-7002", "state", "rejected");
+        person.form(file, file + "/undo");
+        assertThat(income("N-7001")).isEqualTo("pending 125 1250 0 open");
+        assertThat(income("N-7002")).as("the network said more since").startsWith("declined");
+        assertThat(income("X-1")).isEqualTo("none");
+        assertThat(person.get(PAGE).body()).doesNotContain("November.csv");
+    }
+
+    @Test
     void visits_sent_out_are_counted_by_link_and_what_one_earns_is_told() {
         for (int i = 0; i < 6; i++) {
             sell("30.00");
@@ -247,6 +274,61 @@ class IncomeTest extends WendoTest {
             assertThat(person.get(PAGE + "?by=" + by).body()).contains("£18.00");
         }
         assertThat(person.get(PAGE + "?by=nonsense").statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void a_link_on_ones_own_page_is_worth_what_a_visit_to_the_network_earns() {
+        for (int i = 0; i < 6; i++) {
+            sell("30.00");
+            at("/state", "sale", "N-700" + (i + 1), "state", "approved");
+        }
+        await("the visits are stored", () -> count(tenant, "select count(*) from visit where kind = 'person'") == led);
+        String each = String.format(Locale.UK, "£%.2f", 18.0 / led);
+        String three = String.format(Locale.UK, "£%.2f", 54.0 / led);
+        String id = in(
+                tenant,
+                () -> jdbc.sql("select id::text from partner_network")
+                        .query(String.class)
+                        .single());
+        assertThat(person.get("/setup/outgoing").body()).contains("Sail Net: " + each);
+        person.form("/setup/outgoing", "/setup/outgoing", "name", "Cover", "pattern", "cover.example", "network", id);
+        for (int visitor = 1; visitor <= 3; visitor++) {
+            http().send(http().request("/t/outgoing")
+                    .header("Host", tenant.host())
+                    .header("Content-Type", "text/plain")
+                    .header("Origin", SITE)
+                    .POST(HttpRequest.BodyPublishers.ofString("""
+                            {"site": "%s", "visitor": "%032d", "page": "%s/a", "address": "https://cover.example/b"}
+                            """.formatted(tenant.siteKey(), visitor, SITE))));
+        }
+        assertThat(person.get("/links/outgoing").body())
+                .contains("3 outgoing links were followed, worth " + three)
+                .containsSubsequence("site.example/a", "Cover", three);
+        assertThat(person.get("/setup/outgoing").body())
+                .contains("Sail Net: earnings per visit, from %d visits".formatted(led), each);
+    }
+
+    @Test
+    void a_split_test_is_judged_by_income() {
+        String link = "/links/"
+                + in(
+                        tenant,
+                        () -> jdbc.sql("select id from link where slug = ?")
+                                .param(slug)
+                                .query(String.class)
+                                .single())
+                + "/leads";
+        person.form(link, link + "/split", "address0", "localhost:" + network.port() + "/offer/b", "percent0", "1");
+        for (int i = 0; i < 3; i++) {
+            sell("30.00");
+            at("/state", "sale", "N-700" + (i + 1), "state", "approved");
+        }
+        await("all are credited", () -> count(tenant, "select count(distinct outcome_id) from credit") == 3);
+        String page = person.get("/compare/splits?revenue=income").body();
+        assertThat(page)
+                .contains("Income that networks approved", "Per person, 95", "Income</th>", "£9.00")
+                .contains("Still running");
+        assertThat(person.get("/compare/splits?kind=purchase").body()).doesNotContain("£9.00");
     }
 
     @Test

@@ -101,6 +101,17 @@ class OutboundTest extends WendoTest {
         assertThat(refused.body())
                 .contains(
                         "Name what these links lead to", "Enter a host", "Enter an amount", "value=\"no host at all\"");
+        assertThat(person.form(
+                                "/setup/outgoing",
+                                "/setup/outgoing",
+                                "name",
+                                "x",
+                                "pattern",
+                                "y.example",
+                                "network",
+                                "z")
+                        .body())
+                .contains("Choose a network that pays you.");
         add("Map", "maps.example", "");
         assertThat(add("Map again", "http://MAPS.example/", "").body()).contains("This pattern is there already.");
         String id = in(
