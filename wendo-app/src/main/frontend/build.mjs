@@ -46,7 +46,7 @@ await build({ entryPoints: ["js/chart.js"], outfile: join(assets, "chart.js"), b
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
 for (const folder of [assets, open]) copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(folder, "htmx.js"));
 
-for (const name of ["embed", "framed"]) {
+for (const name of ["embed", "framed", "disclosure"]) {
     await build({ entryPoints: [`tag/${name}.js`], outfile: join(open, `${name}.js`), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });
 }
 await build({ entryPoints: ["tag/goes.js"], outfile: join(open, "goes.js"), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });

@@ -4,6 +4,7 @@
 //   wendo("booking", { reference: "B-1042", value: "95.00", currency: "GBP" })
 // A report may also tell name, email, phone, code, answer, items and note.
 //   <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="GBP"></data>
+// With data-disclosure, links that earn are marked as set under Setup, Disclosure.
 // With data-consent="ask", and where the browser asks for privacy, nothing is kept before wendo("consent", true).
 const script = document.currentScript;
 const site = script.dataset.site;
@@ -70,6 +71,14 @@ const report = (kind, fields) => {
         })
         .catch(() => false);
 };
+
+// Where links that earn have to say so, a script of its own says it.
+if ("disclosure" in script.dataset) {
+    const more = document.createElement("script");
+    more.src = new URL("/t/disclosure.js", script.src).href;
+    more.dataset.site = site;
+    document.head.append(more);
+}
 
 const waiting = (window.wendo && window.wendo.q) || [];
 window.wendo = report;

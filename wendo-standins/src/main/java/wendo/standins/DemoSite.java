@@ -17,6 +17,9 @@ import java.util.concurrent.Executors;
 
 /** The website of Marram Point Sailing: an enquiry form, course bookings and a voucher shop, with Wendo's site tag. */
 public final class DemoSite implements AutoCloseable {
+    /** The only page whose tag says that links earn; the other guide was forgotten. */
+    private static final String DISCLOSING = "guides-what-a-boat-costs";
+
     private static final int MAX_FORM = 20_000;
     private static final String POLICY =
             "default-src 'self'; script-src 'self' %s; connect-src 'self' %s; frame-src %s; frame-ancestors 'none'";
@@ -36,7 +39,11 @@ public final class DemoSite implements AutoCloseable {
             "enquiry",
             new Said("A day on the water for your group", "Tell us how many you are and when; we answer within a day."),
             "vouchers",
-            new Said("Give away a day at sea", "Vouchers for any course, by e-mail or on paper, good for two years."));
+            new Said("Give away a day at sea", "Vouchers for any course, by e-mail or on paper, good for two years."),
+            DISCLOSING,
+            new Said("What a boat costs", "Mooring, winter, sails and cover for a small boat on the estuary."),
+            "guides-your-first-dinghy",
+            new Said("Your first dinghy", "What to look for, and what to leave."));
 
     private final HttpServer server;
     private final ExecutorService threads = Executors.newFixedThreadPool(8);
@@ -79,6 +86,8 @@ public final class DemoSite implements AutoCloseable {
             }
             switch (path) {
                 case "/" -> page(exchange, 200, "home");
+                case "/guides/what-a-boat-costs", "/guides/your-first-dinghy" ->
+                    page(exchange, 200, path.substring(1).replace('/', '-'));
                 case "/courses", "/enquiry", "/vouchers" -> page(exchange, 200, path.substring(1));
                 case "/within" -> within(exchange);
                 case "/thanks" -> thanks(exchange);
@@ -153,7 +162,7 @@ public final class DemoSite implements AutoCloseable {
         for (Map.Entry<String, String> value : all.entrySet()) {
             page = page.replace("{{" + value.getKey() + "}}", escape(value.getValue()));
         }
-        return page;
+        return page.replace("{{disclosure}}", name.equals(DISCLOSING) ? " data-disclosure" : "");
     }
 
     private void send(HttpExchange exchange, int status, String page) throws IOException {

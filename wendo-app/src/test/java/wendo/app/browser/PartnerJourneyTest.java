@@ -9,10 +9,12 @@ import java.nio.file.Files;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneId;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import wendo.standins.PartnerNetwork;
 
 /** Somebody with followers registers, is approved, shares a code, and is paid; they see all of it on a phone. */
 @Tag("browser")
@@ -139,6 +141,67 @@ class PartnerJourneyTest extends Journey {
         button("Decline");
         phone.reload();
         assertThat(phone.locator("#claims")).containsText("We know no such order.");
+    }
+
+    /** The owner connects a network, somebody buys there on a phone, the network approves and pays, the bank agrees. */
+    @Test
+    void a_network_pays_for_visits_that_were_sent_to_it() throws Exception {
+        try (PartnerNetwork network = PartnerNetwork.start(0)) {
+            String its = "http://localhost:" + network.port();
+            String slug = http().issue(tenant.apiKey(), its + "/offer", "Spring", "Sail Insurance")
+                    .get(0);
+            go("/setup/networks/new");
+            page.locator("[name='name']").fill("Fairlead");
+            page.locator("[name='source']").selectOption("Sail Insurance");
+            page.locator("[name='pattern']").fill(its + "/offer");
+            page.locator("[name='parameter']").fill("s1");
+            page.locator("[name='alphabet']").selectOption("digits");
+            page.locator("[name='maxLength']").fill("10");
+            page.locator("[name='kind']").selectOption("purchase");
+            for (String field :
+                    List.of("sub:[s1]", "reference:[sale]", "value:[amount]", "commission:[fee]", "status:[state]")) {
+                page.locator("[name='%s']".formatted(field.split(":")[0])).fill(field.split(":")[1]);
+            }
+            page.locator("[name='pays']").check();
+            button("Save");
+            String postback =
+                    page.locator("code:has-text('/t/postback/')").first().innerText();
+            Page desk = browser.page(1280, 800);
+            desk.navigate(its);
+            desk.getByLabel("Postback address")
+                    .fill(postback.replaceFirst("^https?://[^/]+", "http://localhost:" + port));
+            press(desk, "Keep");
+
+            Page phone = browser.page(390, 844);
+            await("links carry its sub-ID", () -> {
+                phone.navigate("http://%s:%d/%s".formatted(tenant.host(), port, slug));
+                return phone.url().contains("s1=");
+            });
+            phone.getByLabel("Pays").fill("84.00");
+            press(phone, "Buy it");
+            desk.reload();
+            press(desk, "Approve");
+            comes("select count(*) from income where state = 'approved' and commission_minor = 840");
+            go("/partners/income");
+            assertThat(page.locator("h1")).hasText("Networks earned you £8.40");
+            assertThat(Browser.axe(page)).isEmpty();
+            desk.navigate(its);
+            press(desk, "Pay");
+            comes("select count(*) from income where state = 'paid'");
+            page.reload();
+            page.locator("#statements [name='bank']").first().fill("8.40");
+            page.locator("#statements button").first().click();
+            assertThat(page.locator("#statements")).containsText("The bank agrees.");
+            page.getByLabel("By", new Page.GetByLabelOptions().setExact(true)).selectOption("link");
+            assertThat(page.locator("main")).containsText("Earned by link");
+            Download file = page.waitForDownload(
+                    () -> page.locator("a[href*='income.csv']").click());
+            assertThat(Files.readString(file.path())).contains("Sail Insurance", "8.40");
+            page.setViewportSize(390, 844);
+            assertThat((Integer) page.evaluate("document.documentElement.scrollWidth - innerWidth"))
+                    .isZero();
+        }
+        browser.complaints.removeIf(complaint -> complaint.contains("favicon"));
     }
 
     /** What was sent has arrived. */

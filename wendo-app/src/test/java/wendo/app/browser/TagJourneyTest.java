@@ -7,6 +7,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import wendo.app.Http;
 import wendo.app.WendoTest;
 import wendo.standins.DemoSite;
 
@@ -81,6 +82,52 @@ class TagJourneyTest extends WendoTest {
         report(page, "purchase", "P-1");
         assertThat(joined()).isEqualTo(2);
         assertThat(count(tenant, "select count(*) from outcome")).isEqualTo(3);
+    }
+
+    /** The tag as on a site in Dutch whose links earn, and what a page has in its middle. */
+    private static final String DISCLOSES = """
+            new MutationObserver(() => {
+                document.documentElement.lang = 'nl'
+                document.querySelectorAll('script[data-site]').forEach((tag) => (tag.dataset.disclosure = ''))
+            }).observe(document, { childList: true, subtree: true })
+            document.addEventListener('DOMContentLoaded', () => (document.querySelector('main').innerHTML = `%s`))
+            """;
+
+    private Page disclosing(String middle) {
+        Page page = browser.page(390, 844);
+        page.addInitScript(DISCLOSES.formatted(middle));
+        page.navigate("http://localhost:" + site.port() + "/courses");
+        awaitTag(page);
+        return page;
+    }
+
+    @Test
+    void links_that_earn_say_so_before_the_first_or_beside_each_and_later_ones_too() {
+        in(tenant, () -> jdbc.sql("update link set is_paid = true").update());
+        Http person = http().signIn(tenant.email());
+        person.form("/setup/disclosure", "/setup/disclosure", "version", "0", "place", "first");
+        Page page = disclosing("""
+                <p>See <a id="other" href="/courses">courses</a></p>
+                <ul><li><a id="one" href="%1$s?from=page">One</a></li></ul>
+                <p><a id="two" href="%1$s">Two</a></p>
+                """.formatted(link));
+        page.waitForSelector(".wendo-disclosure");
+        assertThat(page.evaluate("document.querySelector('main ul').previousElementSibling.textContent"))
+                .isEqualTo("Advertentie: wij ontvangen een commissie als u via deze link koopt.");
+        assertThat(page.locator(".wendo-disclosure").count()).isOne();
+        assertThat(page.locator("#two").getAttribute("rel")).isEqualTo("sponsored nofollow");
+        assertThat(page.locator("#other").getAttribute("rel")).isNull();
+        person.form("/setup/disclosure", "/setup/disclosure", "version", "1", "place", "each", "nl", "(adv)");
+        Page again = disclosing("");
+        again.evaluate("""
+                (link) => {
+                    const one = document.createElement('a')
+                    one.href = link
+                    one.textContent = 'Later'
+                    document.querySelector('main').append(one)
+                }""", link);
+        again.waitForSelector("a + .wendo-disclosure");
+        assertThat(again.locator("main").textContent()).isEqualTo("Later (adv)");
     }
 
     @Test

@@ -120,7 +120,7 @@ class DemoArrivals {
                 .param("zone", business.zone().getId())
                 .update();
         jdbc.sql("""
-                        insert into outbound_pattern values
+                        insert into outbound_pattern (business_id, id, name, pattern, likes, worth_minor, added_at, added_by) values
                             (:business, gen_random_uuid(), 'Booking desk', 'book.example/marram-point', 'book.example/marram-point', 350, now(), 'Maren Holt'),
                             (:business, gen_random_uuid(), 'Saltgrass Campsite', 'saltgrass.example', 'saltgrass.example', 80, now(), 'Maren Holt'),
                             (:business, gen_random_uuid(), 'The way here', 'maps.example', 'maps.example', 20, now(), 'Maren Holt')

@@ -85,7 +85,7 @@ class DemoIncome {
 
     /** Once, after everybody came. */
     void earn(Business business, DemoBrowser maren) {
-        String offer = "http://localhost:%s/offer".formatted(environment.getProperty("WENDO_NETWORK_PORT", "8092"));
+        String offer = offer();
         List<Placed> placed = scope.within(
                 business.id(),
                 () -> GUIDES.stream().map(guide -> placed(guide, offer)).toList());
@@ -106,12 +106,7 @@ class DemoIncome {
                 paysAfterDays: %d
                 """.formatted(
                         NETWORK, placed.get(0).source(), offer, PAYS_AFTER_DAYS));
-        UUID network = scope.within(
-                business.id(),
-                () -> jdbc.sql("select id from partner_network where name = ?")
-                        .param(NETWORK)
-                        .query(UUID.class)
-                        .single());
+        UUID network = network(business);
         SplittableRandom random = new SplittableRandom(20_26);
         List<LoggedVisit> sent = new ArrayList<>();
         List<Sale> sales = new ArrayList<>();
@@ -134,6 +129,30 @@ class DemoIncome {
             sales.forEach(sale -> decide(sale, payer));
             return true;
         });
+    }
+
+    /** The tag says on one guide that its links earn; the other says nothing, which the check finds. */
+    void disclose(Business business, DemoBrowser maren) {
+        maren.send("/setup/disclosure", "/setup/disclosure", "version: 0\nplace: first");
+        maren.send("/setup/disclosure", "/setup/disclosure/check", "");
+        maren.send("/setup/outgoing", "/setup/outgoing", """
+                name: Boat insurance
+                pattern: %s
+                network: %s
+                """.formatted(offer(), network(business)));
+    }
+
+    private String offer() {
+        return "http://localhost:%s/offer".formatted(environment.getProperty("WENDO_NETWORK_PORT", "8092"));
+    }
+
+    private UUID network(Business business) {
+        return scope.within(
+                business.id(),
+                () -> jdbc.sql("select id from partner_network where name = ?")
+                        .param(NETWORK)
+                        .query(UUID.class)
+                        .single());
     }
 
     private Placed placed(Guide guide, String offer) {

@@ -172,6 +172,7 @@ class DemoScreens {
         DemoPartners.settle(maren);
         scope.within(business.id(), this::disputed).ifPresent(booking -> DemoPartners.dispute(maren, booking));
         income.earn(business, maren);
+        income.disclose(business, maren);
     }
 
     /** A booking that nothing joins to a source. */

@@ -29,6 +29,7 @@ enum SetupEntry {
     CODES(Group.COUNTING, "/setup/codes", "desk.setup.setup-entry.codes-and-survey-answers"),
     VISITS(Group.COUNTING, "/setup/visits", "desk.setup.setup-entry.visits-and-privacy"),
     OUTGOING(Group.COUNTING, "/setup/outgoing", "desk.setup.setup-entry.outgoing-links"),
+    DISCLOSURE(Group.COUNTING, "/setup/disclosure", "desk.setup.setup-entry.disclosure"),
     KEYS(Group.CONNECTIONS, "/setup/keys", "desk.setup.setup-entry.api-keys"),
     NETWORKS(Group.CONNECTIONS, "/setup/networks", "desk.setup.setup-entry.partner-networks"),
     SENDING(Group.CONNECTIONS, "/setup/sending", "desk.setup.setup-entry.mail-and-texts");
