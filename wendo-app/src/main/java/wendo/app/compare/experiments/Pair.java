@@ -2,7 +2,6 @@ package wendo.app.compare.experiments;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import wendo.app.compare.table.ComparedRow;
@@ -52,7 +51,7 @@ record Pair(List<Measure> measures) {
     private static Measure rate(OutcomeKind kind, Rates rates, boolean isClear, Figures figures) {
         Optional<RateDifference> difference = RateDifference.of(rates.first(), rates.second());
         return new Measure(
-                "%s rate".formatted(capital(kind)),
+                Texts.of("compare.experiments.rate-of", kind.key()),
                 shown(rates.first(), figures),
                 shown(rates.second(), figures),
                 difference
@@ -91,9 +90,5 @@ record Pair(List<Measure> measures) {
                                         figures.percent(one.high())))
                                 .orElse("")
                 : "–";
-    }
-
-    private static String capital(OutcomeKind kind) {
-        return kind.key().substring(0, 1).toUpperCase(Locale.ROOT) + kind.key().substring(1);
     }
 }

@@ -69,10 +69,10 @@ final class TableText {
                         ? "Windows-1252"
                         : "UTF-8";
         String separator = switch (separator(text)) {
-            case '\t' -> "tabs";
-            case ';' -> "semicolons";
-            case '|' -> "bars";
-            default -> "commas";
+            case '\t' -> "tab";
+            case ';' -> "semicolon";
+            case '|' -> "bar";
+            default -> "comma";
         };
         return Texts.of("platform.tables.written-in-with-between-the", encoding, separator);
     }
