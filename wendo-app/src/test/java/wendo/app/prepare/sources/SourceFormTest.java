@@ -16,7 +16,7 @@ class SourceFormTest {
     private static final Colleague OLA = new Colleague(new UUID(1, 1), "Ola Ness", "ola@teal.example", Role.MANAGER);
 
     private static SourceForm form(String name, String channel, String medium, String owner) {
-        return new SourceForm(name, channel, medium, owner, " at the counter ", null);
+        return new SourceForm(name, channel, medium, owner, " at the counter ", "");
     }
 
     @Test
