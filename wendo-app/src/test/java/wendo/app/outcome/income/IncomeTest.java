@@ -328,7 +328,7 @@ class IncomeTest extends WendoTest {
                 () -> person.get("/compare/splits?revenue=income").body().contains("£9.00"));
         String page = person.get("/compare/splits?revenue=income").body();
         assertThat(page)
-                .contains("Income that networks approved", "Per person, 95", "Income</th>")
+                .contains("Income that networks approved", "Per person, 95%", "Income</th>")
                 .contains("Still running");
         assertThat(person.get("/compare/splits?kind=purchase").body()).doesNotContain("£9.00");
     }
