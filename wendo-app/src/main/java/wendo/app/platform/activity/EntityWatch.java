@@ -31,6 +31,8 @@ import wendo.app.platform.business.BusinessScope;
 class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, PostDeleteEventListener {
     private static final long serialVersionUID = 1L;
     private static final int MAX_VALUE = 200;
+    private static final String ACCOUNT = "iban";
+    private static final int END_OF_ACCOUNT = 4;
 
     private final transient EntityManagerFactory factory;
     private final transient Clock clock;
@@ -81,7 +83,8 @@ class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, P
         }
         return Arrays.stream(dirty)
                 .filter(at -> kind.tells(names[at]))
-                .mapToObj(at -> names[at] + "\t" + text(before[at]) + "\t" + text(event.getState()[at]))
+                .mapToObj(at ->
+                        names[at] + "\t" + told(names[at], before[at]) + "\t" + told(names[at], event.getState()[at]))
                 .collect(Collectors.joining("\n"));
     }
 
@@ -121,6 +124,14 @@ class EntityWatch implements PostInsertEventListener, PostUpdateEventListener, P
     private static String named(TrackedKind kind, EntityPersister persister, Object[] state) {
         int at = Arrays.asList(persister.getPropertyNames()).indexOf(kind.named());
         return at < 0 ? "" : text(state[at]);
+    }
+
+    /** Of an account enough to tell it from another, and not more. */
+    private static String told(String property, @Nullable Object value) {
+        String text = text(value);
+        return property.equals(ACCOUNT) && text.length() > END_OF_ACCOUNT
+                ? "…" + text.substring(text.length() - END_OF_ACCOUNT)
+                : text;
     }
 
     /** What cannot be read, such as an identifier, is left out. */

@@ -10,7 +10,7 @@ import org.jsoup.nodes.Document;
 import org.springframework.stereotype.Component;
 import wendo.core.links.WebAddress;
 
-/** Reads a page as its server sends it, following redirects on the same host, within 5 seconds in all. */
+/** Reads a page as its server sends it, following redirects on the same site, within 5 seconds in all. */
 @Component
 public class PageReader {
     private static final Duration PATIENCE = Duration.ofSeconds(5);
@@ -36,7 +36,7 @@ public class PageReader {
                 WebAddress next = WebAddress.of(URI.create(at.toString())
                         .resolve(answer.leadsTo().get().strip().replace(" ", "%20"))
                         .toString());
-                if (!next.host().equals(address.host())) {
+                if (!isSameSite(next.host(), address.host())) {
                     return Optional.empty();
                 }
                 at = next;
@@ -45,5 +45,14 @@ public class PageReader {
             return Optional.empty(); // whatever is wrong with it, there is nothing to read
         }
         return Optional.empty();
+    }
+
+    /** A site is the same with "www." before it and without; most redirect from one to the other. */
+    static boolean isSameSite(String host, String other) {
+        return withoutWww(host).equals(withoutWww(other));
+    }
+
+    private static String withoutWww(String host) {
+        return host.startsWith("www.") ? host.substring("www.".length()) : host;
     }
 }

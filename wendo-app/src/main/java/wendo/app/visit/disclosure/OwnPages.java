@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.springframework.stereotype.Component;
@@ -34,6 +35,14 @@ class OwnPages {
      * @param linkHosts hosts whose addresses are links, which nobody must follow for it
      */
     record Start(List<String> addresses, Set<String> sites, Set<String> linkHosts, boolean allowsLocal) {
+        Start {
+            addresses = List.copyOf(addresses);
+            sites = sites.stream()
+                    .map(site -> site.replaceFirst("^www\\.", ""))
+                    .collect(Collectors.toUnmodifiableSet());
+            linkHosts = Set.copyOf(linkHosts);
+        }
+
         private boolean isOwn(WebAddress address) {
             String host = address.host();
             return !linkHosts.contains(host)

@@ -98,6 +98,31 @@ class ActivityTest extends WendoTest {
         assertThat(rows("kind=file")).singleElement().asString().contains("Exported", "/setup/activity/activity.csv");
     }
 
+    /** IBANs of the registry's examples. Somebody who changes where money goes is on record, the account only by its end. */
+    @Test
+    void a_changed_account_is_told_by_its_last_digits() {
+        String partner = owner.form("/partners", "/partners", "name", "Campsite")
+                .headers()
+                .firstValue("Location")
+                .orElseThrow()
+                .replaceFirst("^.*(/partners/[0-9a-f-]{36}).*$", "$1");
+        for (String iban : List.of("NL91 ABNA 0417 1643 00", "DE89 3704 0044 0532 0130 00")) {
+            assertThat(owner.form(
+                                    partner + "/details",
+                                    partner + "/payout",
+                                    "payout",
+                                    "iban",
+                                    "accountName",
+                                    "Ines Ibarra",
+                                    "iban",
+                                    iban)
+                            .statusCode())
+                    .isEqualTo(302);
+        }
+        assertThat(rows("kind=partner")).anyMatch(row -> row.contains("IBAN: …4300 → …3000"));
+        assertThat(owner.get("/setup/activity?kind=partner").body()).doesNotContain("NL91", "DE89", "0532");
+    }
+
     @Test
     void signing_in_is_told_to_the_businesses_of_whoever_did() {
         assertThat(rows("kind=account")).singleElement().asString().contains("Ola Ness", "Signed in Password");

@@ -38,7 +38,10 @@ class OwnPagesTest {
         return new OwnPages(reader)
                 .read(
                         new OwnPages.Start(
-                                List.of(addresses), Set.of("teal.example"), Set.of("go.teal.example"), false),
+                                List.of(addresses),
+                                Set.of("teal.example", "www.reed.example"),
+                                Set.of("go.teal.example"),
+                                false),
                         new ReadPage.Wanted(
                                 List.of(new OutgoingPattern("cover.example")),
                                 List.of("Advertising"),
@@ -74,6 +77,15 @@ class OwnPagesTest {
                 read("https://teal.example/gone", "https://other.example/", "no address", "https://notteal.example/");
         assertThat(found).isEqualTo(new OwnPages.Found(Map.of(), 1));
         verify(reader, times(1)).read(any(), anyBoolean());
+    }
+
+    /** Addresses of pages that people left are kept without "www.". */
+    @Test
+    void a_site_is_known_with_www_and_without() {
+        site.put("https://reed.example/guide", "<a href='https://www.reed.example/kit'>Kit</a>");
+        site.put("https://www.reed.example/kit", "Kit");
+        assertThat(read("https://reed.example/guide").pages())
+                .containsOnlyKeys("reed.example/guide", "reed.example/kit");
     }
 
     @Test
