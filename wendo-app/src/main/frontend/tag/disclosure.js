@@ -12,24 +12,34 @@ const rule = (pattern) => {
     return new RegExp(`^${parts.join(".*")}(?:[/?].*)?$`, "s");
 };
 
-const begin = ({ place, text, links }) => {
+// Small print at the foot comes too late: it has to stand before the first such link, or around it.
+const before = (link) => {
+    const range = document.createRange();
+    range.setStart(document.body, 0);
+    range.setEndBefore(link);
+    return range.toString();
+};
+
+const begin = ({ place, language, text, links }) => {
     const rules = links.map(rule);
-    const says = (node) => node.textContent.replace(/\s+/g, " ").toLowerCase().includes(text.replace(/\s+/g, " ").toLowerCase());
-    const note = (name) => Object.assign(document.createElement(name), { className: "wendo-disclosure", lang: document.documentElement.lang, textContent: text });
-    let isSaid = says(document.body);
+    const plain = (words) => words.replace(/\s+/g, " ").toLowerCase();
+    const says = (words) => plain(words).includes(plain(text));
+    const note = (name) => Object.assign(document.createElement(name), { className: "wendo-disclosure", lang: language, textContent: text });
+    let isSaid = false;
     const look = () => {
         for (const link of document.querySelectorAll("a[href]:not([data-wendo-earns])")) {
             if (!/^http/.test(link.protocol) || !rules.some((one) => one.test(normal(link)))) continue;
             link.dataset.wendoEarns = "";
             link.relList.add("sponsored", "nofollow");
             if (place === "each") {
-                if (!says(link.parentNode)) link.after(" ", note("small"));
+                if (!says(link.parentNode.textContent)) link.after(" ", note("small"));
             } else if (!isSaid) {
+                isSaid = true;
+                if (says(before(link)) || says(link.parentNode.textContent)) continue;
                 // Before the paragraph, list or table that the link stands in: a note inside of these would break them.
                 let around = link;
                 for (let one = link; one && one !== document.body; one = one.parentElement) if (one.matches("p,ul,ol,dl,table,figure,h1,h2,h3,h4,h5,h6")) around = one;
                 around.before(note(around === link ? "small" : "p"));
-                isSaid = true;
             }
         }
     };

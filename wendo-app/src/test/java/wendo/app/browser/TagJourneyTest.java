@@ -110,6 +110,7 @@ class TagJourneyTest extends WendoTest {
                 <p>See <a id="other" href="/courses">courses</a></p>
                 <ul><li><a id="one" href="%1$s?from=page">One</a></li></ul>
                 <p><a id="two" href="%1$s">Two</a></p>
+                <p>Advertentie: wij ontvangen een commissie als u via deze link koopt.</p>
                 """.formatted(link));
         page.waitForSelector(".wendo-disclosure");
         assertThat(page.evaluate("document.querySelector('main ul').previousElementSibling.textContent"))

@@ -45,7 +45,7 @@ class CrossCheckQueries {
 
     private static final String DAYS_OF_VISITS = """
             select d.day, coalesce(sum(v.visits), 0), d.number
-            from their_count d left join (visit_sum v join link l on l.id = v.link_id and cast(:subject as uuid) in (l.source_id, l.host_id))
+            from their_count d left join (visit_sum v join link l on l.id = v.link_id and :subject in (l.source_id, l.host_id))
                 on v.day = d.day and v.kind = 'person'
             where d.check_id = :id group by d.day, d.number order by d.day
             """;
@@ -55,7 +55,7 @@ class CrossCheckQueries {
             from their_count d left join (
                 select o.id, (o.occurred_at at time zone :zone)::date as day
                 from outcome o join outcome_source c on c.outcome_id = o.id
-                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = cast(:subject as uuid)
+                where o.kind = :counted and o.counts and not o.is_proof and c.source_id = :subject
                     and o.occurred_at >= (select min(day) - 1 from their_count where check_id = :id)
                     and o.occurred_at < (select max(day) + 2 from their_count where check_id = :id)) o on o.day = d.day
             where d.check_id = :id group by d.day, d.number order by d.day
@@ -66,7 +66,7 @@ class CrossCheckQueries {
             with days as materialized (select day from their_count where check_id = :id),
             here as (
                 select v.kind, sum(v.visits) as visits from days d join visit_sum v on v.day = d.day
-                join link l on l.id = v.link_id where cast(:subject as uuid) in (l.source_id, l.host_id) group by 1),
+                join link l on l.id = v.link_id where :subject in (l.source_id, l.host_id) group by 1),
             near as materialized (
                 select v.kind, (v.arrived_at at time zone :zone)::date as ours, (v.arrived_at at time zone :theirs)::date as theirs,
                     l.click_id is not null as has_landed
@@ -89,16 +89,16 @@ class CrossCheckQueries {
                     (o.occurred_at at time zone :theirs)::date as theirs
                 from outcome o left join outcome_source c on c.outcome_id = o.id
                 where o.kind = :counted and o.occurred_at >= :from and o.occurred_at < :to)
-            select count(*) filter (where ours in (select day from days) and is_proof and source_id = cast(:subject as uuid)),
-                count(*) filter (where ours in (select day from days) and not counts and not is_proof and source_id = cast(:subject as uuid)),
+            select count(*) filter (where ours in (select day from days) and is_proof and source_id = :subject),
+                count(*) filter (where ours in (select day from days) and not counts and not is_proof and source_id = :subject),
                 count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id is null),
-                count(*) filter (where theirs in (select day from days) and counts and not is_proof and source_id = cast(:subject as uuid))
-                    - count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id = cast(:subject as uuid))
+                count(*) filter (where theirs in (select day from days) and counts and not is_proof and source_id = :subject)
+                    - count(*) filter (where ours in (select day from days) and counts and not is_proof and source_id = :subject)
             from near
             """;
 
-    private static final String OF_SOURCE = "v.source_id = cast(:subject as uuid)";
-    private static final String OF_DOMAIN = "v.link_id in (select id from link where host_id = cast(:subject as uuid))";
+    private static final String OF_SOURCE = "v.source_id = :subject";
+    private static final String OF_DOMAIN = "v.link_id in (select id from link where host_id = :subject)";
 
     private final JdbcClient jdbc;
 

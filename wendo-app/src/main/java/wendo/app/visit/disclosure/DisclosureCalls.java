@@ -15,6 +15,7 @@ import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.PublicLanguages;
+import wendo.app.platform.site.Texts;
 import wendo.core.visits.OutgoingPattern;
 
 /** Tells the site tag where to say that links earn, in which words, and which links these are. */
@@ -35,7 +36,7 @@ class DisclosureCalls {
     }
 
     /** @param links hosts with what lies below them; {@code *} stands for any text */
-    record Told(String place, String text, List<String> links) {}
+    record Told(String place, String language, String text, List<String> links) {}
 
     @CrossOrigin(origins = "*", allowCredentials = "false")
     @GetMapping("/t/disclosure")
@@ -56,12 +57,13 @@ class DisclosureCalls {
         return scope.within(business, () -> {
             Disclosures.Setting setting = disclosures.setting();
             if (setting.place() == DisclosurePlace.OFF) {
-                return new Told(setting.place().key(), "", List.of());
+                return new Told(setting.place().key(), "", "", List.of());
             }
             Locale reader = PublicLanguages.of(language)
                     .orElseGet(() -> businesses.current().locale());
             return new Told(
                     setting.place().key(),
+                    Texts.language(reader).getLanguage(),
                     setting.text(reader),
                     disclosures.earning().stream().map(OutgoingPattern::text).toList());
         });

@@ -1,68 +1,28 @@
 package wendo.app.visit.disclosure;
 
+import com.github.kagkarlsson.scheduler.SchedulerClient;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.HashSet;
+import java.time.Duration;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wendo.app.issue.links.LinkHosts;
-import wendo.app.platform.business.Business;
-import wendo.app.platform.business.Businesses;
-import wendo.app.prepare.destinations.DestinationListed;
-import wendo.app.prepare.destinations.Destinations;
-import wendo.app.visit.outbound.OutboundPages;
-import wendo.app.visit.sitetag.OwnSites;
 
-/** What the check of the business's own pages begins with, and what it found. */
+/** The check of the business's own pages: asked for, under way, and what it found. */
 @Service
 class DisclosureCheck {
-    private final Disclosures disclosures;
-    private final Businesses businesses;
-    private final OwnSites sites;
-    private final OutboundPages outbound;
-    private final Destinations destinations;
-    private final LinkHosts hosts;
+    /** So long after one the next may be asked for: nobody knocks on other people's servers by way of us. */
+    static final Duration REST = Duration.ofMinutes(2);
+
     private final CheckedPageRepository pages;
     private final DisclosureRunRepository runs;
+    private final SchedulerClient jobs;
     private final Clock clock;
 
-    DisclosureCheck(
-            Disclosures disclosures,
-            Businesses businesses,
-            OwnSites sites,
-            OutboundPages outbound,
-            Destinations destinations,
-            LinkHosts hosts,
-            CheckedPageRepository pages,
-            DisclosureRunRepository runs,
-            Clock clock) {
-        this.disclosures = disclosures;
-        this.businesses = businesses;
-        this.sites = sites;
-        this.outbound = outbound;
-        this.destinations = destinations;
-        this.hosts = hosts;
+    DisclosureCheck(CheckedPageRepository pages, DisclosureRunRepository runs, SchedulerClient jobs, Clock clock) {
         this.pages = pages;
         this.runs = runs;
+        this.jobs = jobs;
         this.clock = clock;
-    }
-
-    record Plan(OwnPages.Start start, ReadPage.Wanted wanted) {}
-
-    /** Pages that people left by links, pages that links lead to, and the first page of each site. */
-    @Transactional(readOnly = true)
-    Plan plan() {
-        Business business = businesses.current();
-        List<String> own = sites.list();
-        List<String> addresses = new ArrayList<>(outbound.recent(business));
-        addresses.addAll(
-                destinations.list().stream().map(DestinationListed::address).toList());
-        own.forEach(site -> addresses.add("https://" + site + "/"));
-        Disclosures.Setting setting = disclosures.setting();
-        return new Plan(
-                new OwnPages.Start(addresses, new HashSet<>(own), hosts.names(), business.allowsLocalDestinations()),
-                new ReadPage.Wanted(disclosures.earning(), setting.all().values(), setting.place()));
     }
 
     /** Only pages with links that earn stay. */
@@ -79,11 +39,25 @@ class DisclosureCheck {
         runs.save(run);
     }
 
+    /** Something went wrong; what the last one found stays. */
     @Transactional
-    void ask() {
+    void giveUp() {
         DisclosureRun run = run();
+        run.giveUp();
+        runs.save(run);
+    }
+
+    /** False if one ended a moment ago. One that is under way is asked for once. */
+    @Transactional
+    boolean ask() {
+        DisclosureRun run = run();
+        if (run.endedAt().filter(end -> end.plus(REST).isAfter(clock.instant())).isPresent()) {
+            return false;
+        }
         run.ask();
         runs.save(run);
+        DisclosureJobs.ask(jobs, clock);
+        return true;
     }
 
     @Transactional(readOnly = true)

@@ -1,7 +1,5 @@
 package wendo.app.visit.disclosure;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import java.time.Clock;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,11 +8,11 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
@@ -36,14 +34,10 @@ class DisclosureController {
 
     private final Disclosures disclosures;
     private final DisclosureCheck check;
-    private final SchedulerClient jobs;
-    private final Clock clock;
 
-    DisclosureController(Disclosures disclosures, DisclosureCheck check, SchedulerClient jobs, Clock clock) {
+    DisclosureController(Disclosures disclosures, DisclosureCheck check) {
         this.disclosures = disclosures;
         this.check = check;
-        this.jobs = jobs;
-        this.clock = clock;
     }
 
     /** A language with what is said in it. */
@@ -137,11 +131,11 @@ class DisclosureController {
         return new ModelAndView("redirect:" + PAGE);
     }
 
-    @Transactional
     @PostMapping("/check")
-    public String look() {
-        check.ask();
-        DisclosureJobs.ask(jobs, clock);
+    String look(RedirectAttributes notes) {
+        if (!check.ask()) {
+            notes.addFlashAttribute("rests", Texts.of("visit.disclosure.rests", DisclosureCheck.REST.toMinutes()));
+        }
         return "redirect:" + PAGE + "#pages";
     }
 }

@@ -30,33 +30,47 @@ class DisclosureJobs {
     }
 
     @Bean
-    OneTimeTask<Job> disclosureCheckTask(DisclosureCheck check, OwnPages pages) {
+    OneTimeTask<Job> disclosureCheckTask(DisclosurePlans plans, DisclosureCheck check, OwnPages pages) {
         return Tasks.oneTime(NAME, Job.class)
                 .execute((instance, context) ->
-                        look(new BusinessId(instance.getData().business()), check, pages));
+                        look(new BusinessId(instance.getData().business()), plans, check, pages));
     }
 
     @Bean
-    RecurringTask<Void> disclosureNightlyTask(Businesses businesses, DisclosureCheck check, OwnPages pages) {
+    RecurringTask<Void> disclosureNightlyTask(
+            Businesses businesses, DisclosurePlans plans, DisclosureCheck check, OwnPages pages) {
         return Tasks.recurring("disclosure-nightly", Schedules.daily(NIGHTLY))
-                .execute((task, context) -> businesses.all().forEach(business -> look(business, check, pages)));
+                .execute((task, context) -> businesses.all().forEach(business -> look(business, plans, check, pages)));
     }
 
     /** A fault in one business must not hold up the others, nor leave a check under way for ever. */
-    private static void look(BusinessId business, DisclosureCheck check, OwnPages pages) {
+    static void look(BusinessId business, DisclosurePlans plans, DisclosureCheck check, OwnPages pages) {
         try {
             BusinessScope.as(business, () -> {
-                DisclosureCheck.Plan plan = check.plan();
-                if (plan.wanted().earning().isEmpty()) {
-                    check.keep(OwnPages.Found.NOTHING);
-                } else {
-                    check.keep(pages.read(plan.start(), plan.wanted()));
-                }
+                look(plans, check, pages);
                 return business;
             });
         } catch (Exception e) {
+            giveUp(business, check);
             LOG.error("The pages of business {} could not be looked at", business.value(), e);
         }
+    }
+
+    private static void giveUp(BusinessId business, DisclosureCheck check) {
+        try {
+            BusinessScope.as(business, () -> {
+                check.giveUp();
+                return business;
+            });
+        } catch (Exception e) {
+            LOG.error("The check of business {} could not be ended", business.value(), e);
+        }
+    }
+
+    private static void look(DisclosurePlans plans, DisclosureCheck check, OwnPages pages) {
+        DisclosurePlans.Plan plan = plans.plan();
+        check.keep(
+                plan.wanted().earning().isEmpty() ? OwnPages.Found.NOTHING : pages.read(plan.start(), plan.wanted()));
     }
 
     static void ask(SchedulerClient jobs, Clock clock) {

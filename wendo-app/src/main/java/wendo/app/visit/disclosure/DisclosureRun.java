@@ -23,6 +23,10 @@ class DisclosureRun extends BusinessEntity {
         this.asked = true;
     }
 
+    void giveUp() {
+        this.asked = false;
+    }
+
     void end(int read, int failed, Instant now) {
         this.asked = false;
         this.pages = read;

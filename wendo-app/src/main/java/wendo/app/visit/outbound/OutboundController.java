@@ -100,11 +100,12 @@ class OutboundController {
     }
 
     private ModelAndView list(Typed typed, Map<String, String> faults, Business business) {
+        List<PayingNetworks.Paying> networks = patterns.paying(business);
         return ViewRecord.of(
                 "visit/outbound/patterns",
                 new OutboundPatternsPage(
-                        patterns.all(business),
-                        patterns.paying(business),
+                        patterns.all(networks),
+                        networks,
                         typed,
                         faults,
                         OutboundPatterns.MEASURED_DAYS,

@@ -85,8 +85,14 @@ class OutboundPatterns {
 
     @Transactional(readOnly = true)
     List<Kept> all(Business business) {
+        return repository.existsByWorthNetworkIdNotNull() ? all(paying(business)) : all(List.of());
+    }
+
+    /** @param networks those that pay, as {@link #paying} tells them */
+    @Transactional(readOnly = true)
+    List<Kept> all(List<PayingNetworks.Paying> networks) {
         Map<UUID, PayingNetworks.Paying> paying =
-                paying(business).stream().collect(Collectors.toMap(PayingNetworks.Paying::id, Function.identity()));
+                networks.stream().collect(Collectors.toMap(PayingNetworks.Paying::id, Function.identity()));
         return jdbc.sql(OutboundQueries.MATCHED + """
                         , worth as (
                             select m.pattern_id, count(*) as clicks, coalesce(sum((

@@ -6,5 +6,7 @@ import org.springframework.data.repository.Repository;
 interface PatternRepository extends Repository<StoredPattern, UUID> {
     void save(StoredPattern pattern);
 
+    boolean existsByWorthNetworkIdNotNull();
+
     void deleteById(UUID id);
 }

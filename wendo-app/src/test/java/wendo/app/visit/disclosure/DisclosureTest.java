@@ -78,12 +78,14 @@ class DisclosureTest extends WendoTest {
 
     @Test
     void the_tag_is_told_where_in_which_words_and_beside_which_links() {
-        assertThat(told(tenant.siteKey(), "de")).isEqualTo("{\"place\":\"off\",\"text\":\"\",\"links\":[]}");
+        assertThat(told(tenant.siteKey(), "de"))
+                .isEqualTo("{\"place\":\"off\",\"language\":\"\",\"text\":\"\",\"links\":[]}");
         assertThat(say("0", "each", "Anzeige, wir verdienen mit").statusCode()).isEqualTo(302);
         String address = "%s:%d/%s".formatted(tenant.host(), port, slug);
         assertThat(told(tenant.siteKey(), "de-AT"))
-                .isEqualTo("{\"place\":\"each\",\"text\":\"Anzeige, wir verdienen mit\",\"links\":[\"%s\"]}"
-                        .formatted(address));
+                .isEqualTo(
+                        "{\"place\":\"each\",\"language\":\"de\",\"text\":\"Anzeige, wir verdienen mit\",\"links\":[\"%s\"]}"
+                                .formatted(address));
         assertThat(told(tenant.siteKey(), "nl")).contains("Advertentie: wij ontvangen");
         assertThat(told(tenant.siteKey(), "xx"))
                 .as("in the business's own language")
@@ -124,5 +126,7 @@ class DisclosureTest extends WendoTest {
         assertThat(count(tenant, "select unreadable from disclosure_run"))
                 .as("one that is missing, and the first pages of the sites, which are not there")
                 .isEqualTo(3);
+        person.form(PAGE, PAGE + "/check");
+        assertThat(person.get(PAGE).body()).contains("Your pages were checked a moment ago");
     }
 }
