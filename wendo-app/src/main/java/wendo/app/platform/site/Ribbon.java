@@ -18,7 +18,28 @@ public record Ribbon(
         double chosenWidth,
         Optional<Ghost> compared) {
 
-    public record Bar(double left, double width, double height, long outcomes, LocalDate first, boolean chosen) {}
+    /** The outcomes of a day or week that had any; the others draw nothing. */
+    public record Bar(double left, double width, double height, long outcomes, LocalDate first, boolean chosen) {
+        public String x() {
+            return percent(left);
+        }
+
+        public String breadth() {
+            return percent(width);
+        }
+
+        public String y() {
+            return percent(100 - height);
+        }
+
+        public String tall() {
+            return percent(height);
+        }
+
+        private static String percent(double share) {
+            return Math.round(share * 100) / 100.0 + "%";
+        }
+    }
 
     /** The period that the chosen one is compared with. */
     public record Ghost(double left, double width) {}

@@ -77,6 +77,7 @@ public class Ribbons {
                 .toList();
         long most = Math.max(1, counts.stream().mapToLong(Long::longValue).max().orElse(1));
         return LongStream.range(0, firsts.size())
+                .filter(i -> counts.get((int) i) > 0)
                 .mapToObj(i -> {
                     LocalDate first = firsts.get((int) i);
                     long count = counts.get((int) i);

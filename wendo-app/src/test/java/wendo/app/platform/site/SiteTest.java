@@ -1,6 +1,7 @@
 package wendo.app.platform.site;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.net.http.HttpResponse;
 import java.time.LocalDate;
@@ -99,9 +100,13 @@ class SiteTest extends WendoTest {
             }
         };
         Ribbon ribbon = new Ribbons(List.of(layer)).draw(choose(Map.of("period", "7d")));
-        assertThat(ribbon.bars()).hasSize(182).filteredOn(Ribbon.Bar::chosen).hasSize(7);
-        assertThat(ribbon.bars().get(181).height()).isEqualTo(100);
-        assertThat(ribbon.bars().get(180).height()).isEqualTo(50);
+        assertThat(ribbon.days()).isEqualTo(182);
+        assertThat(ribbon.bars())
+                .as("a day without outcomes draws nothing")
+                .extracting(Ribbon.Bar::first, Ribbon.Bar::x, Ribbon.Bar::y, Ribbon.Bar::tall, Ribbon.Bar::chosen)
+                .containsExactly(
+                        tuple(TODAY.minusDays(1), "98.9%", "50.0%", "50.0%", true),
+                        tuple(TODAY, "99.45%", "0.0%", "100.0%", true));
         assertThat(ribbon.campaigns())
                 .singleElement()
                 .satisfies(span -> assertThat(span.left() + span.width())
