@@ -105,6 +105,14 @@ public abstract class WendoTest {
         return in(tenant, () -> jdbc.sql(sql).query(Long.class).single());
     }
 
+    /** Whether somebody waits for what this transaction holds. */
+    protected boolean isWaitedFor() {
+        return jdbc.sql("""
+                        select exists (select from pg_stat_activity
+                            where datname = current_database() and pg_backend_pid() = any(pg_blocking_pids(pid)))
+                        """).query(Boolean.class).single();
+    }
+
     /** The key that a page shows once. */
     public static String keyOn(String page) {
         return page.replaceFirst("(?s)^.*(wendo_[0-9a-f]{48}).*$", "$1");

@@ -94,11 +94,4 @@ class CreditLockTest extends WendoTest {
                 })
                 .join();
     }
-
-    private boolean isWaitedFor() {
-        return jdbc.sql("""
-                        select exists (select from pg_stat_activity
-                            where datname = current_database() and pg_backend_pid() = any(pg_blocking_pids(pid)))
-                        """).query(Boolean.class).single();
-    }
 }

@@ -3,6 +3,7 @@ package wendo.app.money.partners;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -66,7 +67,7 @@ public class Commissions {
     @TransactionalEventListener
     void on(ZoneChanged event) {
         scope.within(event.business(), () -> {
-            partners.findAll().forEach(partner -> workOutAll(partner.id()));
+            workOutAll(partners.findAll().stream().map(Partner::id).toList());
             return event;
         });
     }
@@ -75,7 +76,7 @@ public class Commissions {
     @EventListener
     @Transactional
     void on(OutcomeTakenBack event) {
-        whose.lock();
+        lock();
         List<UUID> gone = List.of(event.outcome());
         Set<PartnerOutcomes.PartnerMonth> before = whose.monthsOf(gone);
         whose.forget(event.outcome());
@@ -88,7 +89,7 @@ public class Commissions {
         if (partners.count() == 0) {
             return;
         }
-        whose.lock(); // two events may tell of one outcome
+        lock(); // two events may tell of one outcome
         Set<PartnerOutcomes.PartnerMonth> affected = new HashSet<>(whose.monthsOf(outcomes));
         whose.findWhose(outcomes);
         whose.review(outcomes);
@@ -106,15 +107,26 @@ public class Commissions {
     /** All of a partner, after its terms or codes changed. */
     @Transactional
     public void workOutAll(UUID partner) {
-        whose.lock();
-        List<UUID> outcomes = whose.outcomesOf(partner);
+        workOutAll(List.of(partner));
+    }
+
+    /** All of these partners; whose their outcomes are is found for all of them at once. */
+    @Transactional
+    public void workOutAll(Collection<UUID> some) {
+        lock();
+        List<UUID> outcomes = whose.outcomesOf(some);
         whose.findWhose(outcomes);
         whose.review(outcomes);
-        Set<PartnerOutcomes.PartnerMonth> others = whose.monthsOf(outcomes).stream()
-                .filter(one -> !one.partner().equals(partner))
-                .collect(Collectors.toSet());
-        workOut(partner, Set.of());
-        workOut(others);
+        Set<UUID> wanted = new TreeSet<>(some);
+        wanted.forEach(partner -> workOut(partner, Set.of()));
+        workOut(whose.monthsOf(outcomes).stream()
+                .filter(one -> !wanted.contains(one.partner()))
+                .collect(Collectors.toSet()));
+    }
+
+    /** Taken before any partner's row, so that two who change what partners earn wait for each other and no longer. */
+    void lock() {
+        whose.lock();
     }
 
     /** @param months their first days; all if there are none */

@@ -1,6 +1,7 @@
 package wendo.app.money.partners;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -81,11 +82,11 @@ class PartnerOutcomes {
                             delete from partner_outcome p where p.outcome_id = any(:outcomes) and not exists (
                                 select from wanted w where w.id = p.outcome_id and w.partner = p.partner_id))
                         insert into partner_outcome as p (outcome_id, business_id, partner_id, evidence, way, earns, month)
-                        select id, :business, partner, evidence, way, earns, month from wanted w
-                        where not exists (select from partner_outcome s where s.outcome_id = w.id and s.partner_id = w.partner
-                            and (s.evidence, s.way, s.earns, s.month) = (w.evidence, w.way, w.earns, w.month))
+                        select id, :business, partner, evidence, way, earns, month from wanted
                         on conflict (outcome_id, partner_id) do update
                             set evidence = excluded.evidence, way = excluded.way, earns = excluded.earns, month = excluded.month
+                            where (p.evidence, p.way, p.earns, p.month)
+                                is distinct from (excluded.evidence, excluded.way, excluded.earns, excluded.month)
                         """.formatted(EARNING))
                 .param("outcomes", outcomes.toArray(UUID[]::new))
                 .param("business", BusinessScope.current().value())
@@ -140,13 +141,16 @@ class PartnerOutcomes {
                 .update();
     }
 
-    /** All outcomes that any evidence joins to a partner, or did. */
-    List<UUID> outcomesOf(UUID partner) {
+    /** All outcomes that any evidence joins to these partners, or did. */
+    List<UUID> outcomesOf(Collection<UUID> partners) {
         return jdbc.sql("""
-                        select outcome_id from outcome_clue where source_id = :partner
+                        select outcome_id from outcome_clue where source_id = any(:partners)
                         union
-                        select outcome_id from partner_outcome where partner_id = :partner
-                        """).param("partner", partner).query(UUID.class).list();
+                        select outcome_id from partner_outcome where partner_id = any(:partners)
+                        """)
+                .param("partners", partners.toArray(UUID[]::new))
+                .query(UUID.class)
+                .list();
     }
 
     void forget(UUID outcome) {

@@ -1,12 +1,10 @@
 package wendo.app.money.partners;
 
-import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
@@ -23,9 +21,8 @@ interface PartnerRepository extends Repository<Partner, UUID> {
     Optional<Partner> findByPageToken(String token);
 
     /** Whoever works out or settles what a partner earned does so alone. */
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select p from Partner p where p.id = ?1")
-    Optional<Partner> lock(UUID id);
+    @Query(value = "select id from partner where id = ?1 for update", nativeQuery = true)
+    Optional<UUID> lock(UUID id);
 
     /** A page that opens with a code by mail opens no more: there is nobody left whom it goes to. */
     @Modifying

@@ -203,6 +203,7 @@ public class Partners {
     /** Two of one way and day are refused by their unique key. */
     @Transactional
     void agree(UUID partner, List<AgreedTerms> agreed, String by) {
+        commissions.lock();
         repository.lock(partner);
         agreed.forEach(one -> terms.save(new StoredTerms(partner, one, clock.instant(), by)));
         commissions.workOutAll(partner);
@@ -211,6 +212,7 @@ public class Partners {
     /** Terms that nothing was settled by can be taken back. */
     @Transactional
     void withdraw(UUID partner, UUID version) {
+        commissions.lock();
         repository.lock(partner);
         terms.findById(version)
                 .filter(one -> !one.agreed().firstDay().isBefore(rows.firstOpen(partner)))

@@ -11,6 +11,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -34,6 +35,9 @@ class CommissionTest extends WendoTest {
     /** On a day of the last month that each month has. */
     private static final LocalDate LAST_MONTH =
             YearMonth.from(TODAY).minusMonths(1).atDay(12);
+
+    @Autowired
+    private Commissions commissions;
 
     @Autowired
     private Sources sources;
@@ -496,6 +500,20 @@ class CommissionTest extends WendoTest {
         }
         assertThat(count(tenant, "select sum(amount_minor) from partner_payment where state <> 'cancelled'"))
                 .isEqualTo(10_000);
+    }
+
+    @Test
+    void terms_are_agreed_while_outcomes_are_worked_out() {
+        HttpResponse<String> agreed = in(tenant, () -> {
+                    commissions.lock();
+                    CompletableFuture<HttpResponse<String>> other = CompletableFuture.supplyAsync(
+                            () -> agree("way", "code", "firstDay", ten(), "rate.booking", "5%"));
+                    await("the other waits", this::isWaitedFor);
+                    commissions.workOutAll(UUID.fromString(campsite));
+                    return other;
+                })
+                .join();
+        assertThat(agreed.statusCode()).as(agreed.body()).isEqualTo(302);
     }
 
     @Test
