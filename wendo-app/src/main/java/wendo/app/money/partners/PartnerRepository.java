@@ -21,7 +21,7 @@ interface PartnerRepository extends Repository<Partner, UUID> {
     Optional<Partner> findByPageToken(String token);
 
     /** Whoever works out or settles what a partner earned does so alone. */
-    @Query(value = "select id from partner where id = ?1 for update", nativeQuery = true)
+    @Query(value = "select id from partner where id = ?1 for no key update", nativeQuery = true)
     Optional<UUID> lock(UUID id);
 
     /** A page that opens with a code by mail opens no more: there is nobody left whom it goes to. */

@@ -71,7 +71,7 @@ class Payments {
     }
 
     private void lock(UUID partner) {
-        jdbc.sql("select id from partner where id = ? for update")
+        jdbc.sql("select id from partner where id = ? for no key update")
                 .param(partner)
                 .query(UUID.class)
                 .list();
@@ -79,8 +79,8 @@ class Payments {
 
     /** One order at a time, so that numbers have no gaps, and no payment of a partner beside it. */
     private void lockAll() {
-        jdbc.sql("select id from business for update").query(UUID.class).list();
-        jdbc.sql("select id from partner order by id for update")
+        jdbc.sql("select id from business for no key update").query(UUID.class).list();
+        jdbc.sql("select id from partner order by id for no key update")
                 .query(UUID.class)
                 .list();
     }

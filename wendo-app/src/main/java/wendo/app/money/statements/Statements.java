@@ -46,10 +46,10 @@ class Statements {
         if (!month.isBefore(YearMonth.from(today))) {
             throw new IllegalArgumentException("A statement is of a month that is over, but was of " + month);
         }
-        jdbc.sql("select id from business for update")
+        jdbc.sql("select id from business for no key update")
                 .query(UUID.class)
                 .list(); // one at a time, so numbers have no gaps
-        jdbc.sql("select id from partner order by id for update")
+        jdbc.sql("select id from partner order by id for no key update")
                 .query(UUID.class)
                 .list(); // nothing is worked out meanwhile
         int before = lastNumber();

@@ -111,6 +111,10 @@ public class ArrivalSums {
                 .param(countedIn.getId())
                 .query(LocalDate.class)
                 .single();
+        boolean areArrivalsForgotten = jdbc.sql("select exists (select from arrival_page_sum where day < ?)")
+                .param(first)
+                .query(Boolean.class)
+                .single();
         for (String table : List.of("arrival_sum", "arrival_page_sum")) {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
@@ -118,7 +122,7 @@ public class ArrivalSums {
         sum(ADD_PAGES.replace("@which", "true")).update();
         sum(ADD_PEOPLE.replace("@fresh", "true").replace("@which", "true")).update();
         jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
-        if (!countedIn.equals(businesses.current().zone())) {
+        if (areArrivalsForgotten && !countedIn.equals(businesses.current().zone())) {
             letGoBefore(first);
         }
         jdbc.sql("select analyze_arrival_sums()").query(row -> {});
@@ -126,10 +130,9 @@ public class ArrivalSums {
 
     /** Arrivals that have moved to the last day of those that are kept no more go as well: they are in its sums. */
     private void letGoBefore(LocalDate first) {
-        sum("""
-                        delete from site_arrival where arrived_at < cast(:first as timestamp) at time zone :zone
-                            and exists (select from arrival_page_sum where day < :first)
-                        """).param("first", first).update();
+        sum("delete from site_arrival where arrived_at < cast(:first as timestamp) at time zone :zone")
+                .param("first", first)
+                .update();
     }
 
     /** What is known of a source that another one was merged into; of days before the first arrival the sums are added. */

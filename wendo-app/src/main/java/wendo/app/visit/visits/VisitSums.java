@@ -68,6 +68,10 @@ class VisitSums {
         jdbc.sql("select set_config('work_mem', '256MB', true)").query(row -> {}); // sums of millions, for once
         String before = checksum();
         LocalDate first = firstDay(countedIn);
+        boolean areVisitsForgotten = jdbc.sql("select exists (select from visit_sum where day < ?)")
+                .param(first)
+                .query(Boolean.class)
+                .single();
         for (String table : List.of("visit_sum", "visit_trait_sum")) {
             jdbc.sql("delete from " + table + " where day >= ?").param(first).update();
         }
@@ -81,7 +85,7 @@ class VisitSums {
                     .update();
         }
         jdbc.sql(PEOPLE.restore("true")).param("first", first).update();
-        if (!countedIn.equals(businesses.current().zone())) {
+        if (areVisitsForgotten && !countedIn.equals(businesses.current().zone())) {
             letGoBefore(first);
         }
         jdbc.sql("select analyze_visit_sums()").query(row -> {});
@@ -95,7 +99,6 @@ class VisitSums {
     private void letGoBefore(LocalDate first) {
         jdbc.sql("""
                         delete from visit where arrived_at < cast(:first as timestamp) at time zone :zone
-                            and exists (select from visit_sum where day < :first)
                         """)
                 .param("first", first)
                 .param("zone", businesses.current().zone().getId())

@@ -489,12 +489,13 @@ class CommissionTest extends WendoTest {
         try {
             String path = "/partners/%s/statements".formatted(campsite);
             Http other = http().signIn(tenant.email());
-            Future<?> record = two.submit(() -> other.form(
+            Future<HttpResponse<String>> record = two.submit(() -> other.form(
                     path, "/partners/%s/payments".formatted(campsite), "amount", "100.00", "paidOn", TODAY.toString()));
-            Future<?> order = two.submit(
+            Future<HttpResponse<String>> order = two.submit(
                     () -> owner.form("/partners/payments", "/partners/payments/orders", "payOn", TODAY.toString()));
-            record.get();
-            order.get();
+            assertThat(List.of(record.get(), order.get()))
+                    .as("neither fails")
+                    .allMatch(answer -> answer.statusCode() < 500);
         } finally {
             two.shutdown();
         }

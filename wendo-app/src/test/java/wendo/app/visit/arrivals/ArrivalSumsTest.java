@@ -3,6 +3,7 @@ package wendo.app.visit.arrivals;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -42,13 +43,13 @@ class ArrivalSumsTest extends WendoTest {
             others = sources.findOrCreate("Other websites", Channel.OTHER).id();
             search = sources.findOrCreate("Organic search", Channel.OTHER).id();
             for (int i = 0; i < 250; i++) {
-                arrive(random);
+                arrive(random, random.nextInt(DAYS * 24 * 60));
             }
             return true;
         });
     }
 
-    private void arrive(SplittableRandom random) {
+    private void arrive(SplittableRandom random, int minute) {
         String origin = List.of("search", "referral", "direct", "tagged").get(random.nextInt(4));
         String host = origin.equals("referral") ? "site-%d.example".formatted(random.nextInt(3)) : "";
         UUID id = UUID.randomUUID();
@@ -59,7 +60,7 @@ class ArrivalSumsTest extends WendoTest {
                         """)
                 .param("id", id)
                 .param("first", FIRST + " 00:00+00")
-                .param("minute", random.nextInt(DAYS * 24 * 60))
+                .param("minute", minute)
                 .param("visitor", new UUID(7, random.nextInt(40)))
                 .param("kind", random.nextInt(6) == 0 ? "robot" : "person")
                 .param("origin", origin)
@@ -68,6 +69,25 @@ class ArrivalSumsTest extends WendoTest {
                 .param("referrer", host.isEmpty() ? "" : "https://%s/%d".formatted(host, random.nextInt(2)))
                 .update();
         sums.add(id);
+    }
+
+    /** The evening before in London was the first day in Tokyo, by whose days all was counted until now. */
+    @Test
+    void the_first_arrivals_stay_when_another_time_zone_moves_them_to_the_day_before() {
+        SplittableRandom random = new SplittableRandom(SEED);
+        in(tenant, () -> {
+            for (int minute = 0; minute < 20; minute++) {
+                arrive(random, minute - 4 * 60);
+            }
+            return jdbc.sql("delete from arrival_page_sum where day < ?")
+                    .param(FIRST)
+                    .update();
+        });
+        in(tenant, () -> {
+            sums.rebuild(ZoneId.of("Asia/Tokyo"));
+            return true;
+        });
+        assertThat(count(tenant, "select count(*) from site_arrival")).isEqualTo(270);
     }
 
     /** In every period, of one day to all of them. */

@@ -71,8 +71,11 @@ class SumsTest extends WendoTest {
     }
 
     private LoggedVisit visit() {
+        return visit(Instant.now().minus(Duration.ofSeconds(random.nextInt(DAYS * 86_400))));
+    }
+
+    private LoggedVisit visit(Instant at) {
         Issued link = links.get(random.nextInt(links.size()));
-        Instant at = Instant.now().minus(Duration.ofSeconds(random.nextInt(DAYS * 86_400)));
         return new LoggedVisit(
                 ClickId.of(at, random),
                 tenant.id(),
@@ -251,6 +254,18 @@ class SumsTest extends WendoTest {
             jobs.rebuild(tenant.id());
             assertThat(summed()).isEqualTo(byDay(zone));
         }
+    }
+
+    @Test
+    void the_first_visits_stay_when_another_time_zone_moves_them_to_the_day_before() {
+        store.store(List.of(visit(today.minusDays(DAYS + 1)
+                .atTime(3, 0)
+                .atZone(java.time.ZoneId.of("Europe/London"))
+                .toInstant())));
+        owns("/setup/business", "name", "Ringed Plover Rides", "locale", "en-GB", "zone", "America/Los_Angeles");
+        jobs.rebuild(tenant.id());
+        assertThat(count(tenant, "select count(*) from visit")).isEqualTo(401);
+        assertThat(summed()).isEqualTo(byDay("America/Los_Angeles"));
     }
 
     /** Visits of before were forgotten; their sums stay through a change of the time zone and through making them anew. */
