@@ -2,16 +2,20 @@ package wendo.app.platform.site;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import java.net.http.HttpResponse;
 import java.time.LocalDate;
 import java.time.Month;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
+import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -103,10 +107,15 @@ class SiteTest extends WendoTest {
         assertThat(ribbon.days()).isEqualTo(182);
         assertThat(ribbon.bars())
                 .as("a day without outcomes draws nothing")
-                .extracting(Ribbon.Bar::first, Ribbon.Bar::x, Ribbon.Bar::y, Ribbon.Bar::tall, Ribbon.Bar::chosen)
-                .containsExactly(
-                        tuple(TODAY.minusDays(1), "98.9%", "50.0%", "50.0%", true),
-                        tuple(TODAY, "99.45%", "0.0%", "100.0%", true));
+                .extracting(Ribbon.Bar::first, Ribbon.Bar::height, Ribbon.Bar::chosen)
+                .containsExactly(tuple(TODAY.minusDays(1), 50.0, true), tuple(TODAY, 100.0, true));
+        assertThat(ribbon.drawn(new Figures(CurrencyUnit.GBP, ZoneId.of("Europe/London"), Locale.UK))
+                        .lines())
+                .hasSize(2)
+                .last(STRING)
+                .startsWith(
+                        "<rect class=\"day chosen\" x=\"99.45%\" width=\"0.44%\" y=\"0.0%\" height=\"100.0%\"><title>")
+                .endsWith(": 4 outcomes</title></rect>");
         assertThat(ribbon.campaigns())
                 .singleElement()
                 .satisfies(span -> assertThat(span.left() + span.width())
