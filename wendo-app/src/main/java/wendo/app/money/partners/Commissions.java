@@ -9,8 +9,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
@@ -98,10 +96,7 @@ public class Commissions {
     }
 
     private void workOut(Set<PartnerOutcomes.PartnerMonth> affected) {
-        Map<UUID, Set<LocalDate>> byPartner = new TreeMap<>(); // always locked in the same order
-        affected.forEach(one ->
-                byPartner.computeIfAbsent(one.partner(), id -> new TreeSet<>()).add(one.month()));
-        byPartner.forEach(this::workOut);
+        workOut(byPartner(affected));
     }
 
     /** All of a partner, after its terms or codes changed. */
@@ -117,11 +112,26 @@ public class Commissions {
         List<UUID> outcomes = whose.outcomesOf(some);
         whose.findWhose(outcomes);
         whose.review(outcomes);
-        Set<UUID> wanted = new TreeSet<>(some);
-        wanted.forEach(partner -> workOut(partner, Set.of()));
-        workOut(whose.monthsOf(outcomes).stream()
-                .filter(one -> !wanted.contains(one.partner()))
-                .collect(Collectors.toSet()));
+        Map<UUID, Set<LocalDate>> wanted = byPartner(whose.monthsOf(outcomes));
+        some.forEach(partner -> wanted.put(partner, Set.of()));
+        workOut(wanted);
+    }
+
+    private static Map<UUID, Set<LocalDate>> byPartner(Set<PartnerOutcomes.PartnerMonth> months) {
+        return months.stream()
+                .collect(Collectors.groupingBy(
+                        PartnerOutcomes.PartnerMonth::partner,
+                        HashMap::new,
+                        Collectors.mapping(PartnerOutcomes.PartnerMonth::month, Collectors.toSet())));
+    }
+
+    /** Whoever works out or settles what partners earned locks them in the database's order of them. */
+    private void workOut(Map<UUID, Set<LocalDate>> months) {
+        if (months.isEmpty()) {
+            return;
+        }
+        partners.lock(months.keySet());
+        months.forEach(this::workOut);
     }
 
     /** Taken before any partner's row, so that two who change what partners earn wait for each other and no longer. */
@@ -131,7 +141,6 @@ public class Commissions {
 
     /** @param months their first days; all if there are none */
     private void workOut(UUID partner, Set<LocalDate> months) {
-        partners.lock(partner);
         List<AgreedTerms> agreed = agreed(partner);
         ZoneId zone = businesses.current().zone();
         List<OwedQueries.Owed> outcomes =

@@ -1,6 +1,7 @@
 package wendo.app.money.partners;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -20,9 +21,9 @@ interface PartnerRepository extends Repository<Partner, UUID> {
 
     Optional<Partner> findByPageToken(String token);
 
-    /** Whoever works out or settles what a partner earned does so alone. */
-    @Query(value = "select id from partner where id = ?1 for no key update", nativeQuery = true)
-    Optional<UUID> lock(UUID id);
+    /** Whoever works out or settles what partners earned does so alone, and locks them in this order. */
+    @Query(value = "select id from partner where id in (?1) order by id for no key update", nativeQuery = true)
+    List<UUID> lock(Collection<UUID> ids);
 
     /** A page that opens with a code by mail opens no more: there is nobody left whom it goes to. */
     @Modifying

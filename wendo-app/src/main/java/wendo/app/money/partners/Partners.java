@@ -204,7 +204,7 @@ public class Partners {
     @Transactional
     void agree(UUID partner, List<AgreedTerms> agreed, String by) {
         commissions.lock();
-        repository.lock(partner);
+        repository.lock(List.of(partner));
         agreed.forEach(one -> terms.save(new StoredTerms(partner, one, clock.instant(), by)));
         commissions.workOutAll(partner);
     }
@@ -213,7 +213,7 @@ public class Partners {
     @Transactional
     void withdraw(UUID partner, UUID version) {
         commissions.lock();
-        repository.lock(partner);
+        repository.lock(List.of(partner));
         terms.findById(version)
                 .filter(one -> !one.agreed().firstDay().isBefore(rows.firstOpen(partner)))
                 .ifPresent(terms::delete);

@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.http.HttpResponse;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -38,6 +40,9 @@ class CommissionTest extends WendoTest {
 
     @Autowired
     private Commissions commissions;
+
+    @Autowired
+    private Partners partners;
 
     @Autowired
     private Sources sources;
@@ -515,6 +520,40 @@ class CommissionTest extends WendoTest {
                 })
                 .join();
         assertThat(agreed.statusCode()).as(agreed.body()).isEqualTo(302);
+    }
+
+    /** Java's order of identifiers is another one than the database's, by which statements and orders lock. */
+    @Test
+    void partners_are_worked_out_while_somebody_locks_them_one_after_the_other() {
+        List<UUID> ids = new ArrayList<>(List.of(UUID.fromString(campsite)));
+        while (ids.stream()
+                        .map(id -> id.getMostSignificantBits() < 0)
+                        .distinct()
+                        .count()
+                < 2) {
+            ids.add(in(tenant, () -> partners.add("Partner " + ids.size(), "Ola")));
+        }
+        CompletableFuture<Void> worked = in(tenant, () -> {
+            List<UUID> ordered = jdbc.sql("select id from partner order by id")
+                    .query(UUID.class)
+                    .list();
+            lock(ordered.get(0));
+            CompletableFuture<Void> other = CompletableFuture.runAsync(() -> in(tenant, () -> {
+                commissions.workOutAll(ordered);
+                return true;
+            }));
+            await("the other waits", this::isWaitedFor);
+            lock(ordered.get(ordered.size() - 1));
+            return other;
+        });
+        assertThat(worked).succeedsWithin(Duration.ofMinutes(1));
+    }
+
+    private void lock(UUID partner) {
+        jdbc.sql("select id from partner where id = ? for no key update")
+                .param(partner)
+                .query(UUID.class)
+                .single();
     }
 
     @Test
