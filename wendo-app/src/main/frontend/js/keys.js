@@ -1,5 +1,5 @@
 // Keys for those who like them; no key is needed for anything.
-const sections = { t: "today", i: "issue", l: "links", e: "leads", o: "outcomes", c: "compare", s: "spend", p: "partners", u: "setup" };
+const sections = { t: "today", i: "issue", l: "links", e: "leads", o: "outcomes", c: "compare", s: "spend", p: "partners", a: "audiences", u: "setup" };
 let goes = 0;
 
 const isTyping = (element) => element.closest("input, textarea, select, [contenteditable]") !== null;

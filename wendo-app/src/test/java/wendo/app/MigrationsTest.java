@@ -95,6 +95,7 @@ class MigrationsTest {
                         "door_memberships",
                         "door_invitation",
                         "door_api_key",
+                        "door_audience_due",
                         "door_link_hosts",
                         "door_links",
                         "door_links",

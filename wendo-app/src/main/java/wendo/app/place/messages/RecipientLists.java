@@ -8,6 +8,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,6 +30,7 @@ class RecipientLists {
     private final JdbcClient jdbc;
     private final Recipients people;
     private final RecipientConsent consent;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     RecipientLists(
@@ -35,11 +38,13 @@ class RecipientLists {
             JdbcClient jdbc,
             Recipients people,
             RecipientConsent consent,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.repository = repository;
         this.jdbc = jdbc;
         this.people = people;
         this.consent = consent;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -102,6 +107,10 @@ class RecipientLists {
         if (isFirst) {
             consent.state(list, consentSource, people(list.id()));
             people.giveCodes(list.id(), list.link(), heldOutPercent);
+            events.publishEvent(new RecipientsGiven(people(list.id()).stream()
+                    .flatMap(one -> Stream.of(one.email(), one.phone()))
+                    .filter(contact -> !contact.isEmpty())
+                    .toList()));
         }
         return isFirst;
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,6 +27,7 @@ class OptIns {
     private final SubscriberRepository subscribers;
     private final JdbcClient jdbc;
     private final Consents consents;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     OptIns(
@@ -33,11 +35,13 @@ class OptIns {
             SubscriberRepository subscribers,
             JdbcClient jdbc,
             Consents consents,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.repository = repository;
         this.subscribers = subscribers;
         this.jdbc = jdbc;
         this.consents = consents;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -108,6 +112,9 @@ class OptIns {
     void subscribe(Subscribing one) {
         agree(one);
         subscribers.save(new Subscriber(one.link(), one.email(), one.click(), one.proof(), clock.instant()));
+        if (one.proof().isEmpty()) {
+            events.publishEvent(new SubscriberJoined(one.email()));
+        }
     }
 
     /** What they agreed to goes on record, for every time they do. */

@@ -41,6 +41,7 @@ public final class Texts {
             "common",
             "platform",
             "linkhost",
+            "audience",
             "prepare",
             "issue",
             "place",
@@ -49,6 +50,7 @@ public final class Texts {
             "outcome",
             "credit",
             "money",
+            "audience",
             "compare",
             "desk");
 

@@ -1,0 +1,48 @@
+package wendo.app.audience.audiences;
+
+import java.util.List;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.stereotype.Component;
+import wendo.app.credit.OutcomesCredited;
+import wendo.app.place.messages.RecipientsGiven;
+import wendo.app.place.newsletters.SubscriberJoined;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.visit.visits.VisitsStored;
+
+/** Hears of whatever changes what is known of people. */
+@Component
+class AudienceListener {
+    private final PeopleIndex people;
+    private final BusinessScope scope;
+
+    AudienceListener(PeopleIndex people, BusinessScope scope) {
+        this.people = people;
+        this.scope = scope;
+    }
+
+    @EventListener
+    void on(OutcomesCredited event) {
+        people.noteOutcomes(event.outcomes());
+    }
+
+    @EventListener
+    void on(RecipientsGiven event) {
+        people.note(event.contacts());
+    }
+
+    @EventListener
+    void on(SubscriberJoined event) {
+        people.note(List.of(event.email()));
+    }
+
+    /** Visits wait for nobody. */
+    @Async
+    @EventListener
+    void on(VisitsStored event) {
+        scope.within(event.business(), () -> {
+            people.noteVisits(event.clicks());
+            return event;
+        });
+    }
+}

@@ -1,0 +1,256 @@
+package wendo.app.audience.audiences;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessScope;
+
+/**
+ * The people who can be written to, each once, by all that they are known by. A contact belongs to the person whom its
+ * outcomes were joined to; a phone number without any, to the e-mail address that stands beside it in a list; else to a
+ * person of its own. What changes is noted as due, in the transaction that changes it, and looked at soon after.
+ */
+@Component
+class PeopleIndex {
+    private static final String OF_CONTACTS = "kind in ('email', 'phone')";
+
+    /** Everybody with the same number in credit, in the same list's line, or in one person so far is looked at too. */
+    private static final String WIDEN = """
+            insert into audience_due (business_id, contact, is_taken)
+            select :business, found.contact, true from (
+                select other.contact from audience_due d join audience_contact own on own.contact = d.contact
+                join audience_contact other on other.person_id = own.person_id where d.is_taken
+                union
+                select other.key from audience_due d join identity own on own.key = d.contact and own.%1$s
+                join identity other on other.person = own.person and other.%1$s where d.is_taken
+                union
+                select r.phone from audience_due d join recipient r on r.email = d.contact where d.is_taken and r.phone <> ''
+                union
+                select r.email from audience_due d join recipient r on r.phone = d.contact where d.is_taken and r.email <> '') found
+            on conflict (business_id, contact) do update set is_taken = true where not audience_due.is_taken
+            """.formatted(OF_CONTACTS);
+
+    /** More rounds than a chain of lists needs; what lies beyond is looked at when it changes itself. */
+    private static final int MOST_ROUNDS = 5;
+
+    /** In turn, each for all contacts that were taken. */
+    private static final List<String> STEPS = List.of(
+            "update audience_due d set former_person = c.person_id from audience_contact c where c.contact = d.contact and d.is_taken",
+            """
+            update audience_due d set identity_person = i.person, anchor = i.person::text
+            from identity i where i.key = d.contact and i.%s and d.is_taken
+            """.formatted(OF_CONTACTS),
+            """
+            update audience_due d set identity_person = beside.person, anchor = coalesce(beside.person::text, beside.email)
+            from (
+                select distinct on (r.phone) r.phone, r.email, i.person
+                from audience_due w join recipient r on r.phone = w.contact and r.email <> ''
+                left join identity i on i.key = r.email and i.kind = 'email'
+                where w.is_taken and w.anchor is null order by r.phone, r.email) beside
+            where d.contact = beside.phone and d.is_taken
+            """,
+            """
+            update audience_due d set anchor = d.contact where d.is_taken and d.anchor is null and (
+                exists (select from recipient r where r.email = d.contact)
+                or exists (select from recipient r where r.phone = d.contact)
+                or exists (select from subscriber s where s.email = d.contact and s.proof_id is null))
+            """,
+            // Somebody stays the same person when what they are known by changes.
+            """
+            update audience_person p set anchor = next.anchor, identity_person = next.identity_person
+            from (
+                select distinct on (former_person) anchor, identity_person, former_person from (
+                    select distinct on (d.anchor) d.anchor, d.identity_person, d.former_person from audience_due d
+                    where d.is_taken and d.anchor is not null and d.former_person is not null
+                        and not exists (select from audience_person other where other.anchor = d.anchor)
+                    order by d.anchor, d.former_person) one_each
+                order by former_person, anchor) next
+            where p.id = next.former_person
+                and not exists (select from audience_due d where d.is_taken and d.anchor = p.anchor)
+            """,
+            """
+            insert into audience_person (business_id, anchor, identity_person)
+            select distinct on (d.anchor) d.business_id, d.anchor, d.identity_person from audience_due d
+            where d.is_taken and d.anchor is not null order by d.anchor
+            on conflict (business_id, anchor) do nothing
+            """,
+            """
+            insert into audience_contact (business_id, contact, person_id)
+            select d.business_id, d.contact, p.id from audience_due d join audience_person p on p.anchor = d.anchor where d.is_taken
+            on conflict (business_id, contact) do update set person_id = excluded.person_id
+            where audience_contact.person_id <> excluded.person_id
+            """,
+            """
+            delete from audience_contact c using audience_due d
+            where c.contact = d.contact and d.is_taken and d.anchor is null
+            """,
+            """
+            delete from audience_person p using audience_due d where p.id = d.former_person and d.is_taken
+                and not exists (select from audience_contact c where c.person_id = p.id)
+            """);
+
+    private static final String PEOPLE = """
+            with people as materialized (
+                select distinct p.id, p.identity_person from audience_due d join audience_contact c on c.contact = d.contact
+                join audience_person p on p.id = c.person_id where d.is_taken)
+            """;
+
+    /** Visits by personal links, and those of visitors who were recognised by an outcome. */
+    private static final String CAME = PEOPLE + """
+            , came as materialized (
+                select people.id, v.click_id, v.link_id, v.arrived_at, v.language, v.country, v.device, true as is_personal
+                from people join audience_contact c on c.person_id = people.id
+                join recipient r on r.email = c.contact or r.phone = c.contact
+                cross join lateral (select * from visit where recipient_id = r.id and kind = 'person' offset 0) v
+                union all
+                select people.id, v.click_id, v.link_id, v.arrived_at, v.language, v.country, v.device, false
+                from people join identity i on i.person = people.identity_person and i.kind = 'visitor'
+                cross join lateral (select * from visit where visitor = i.key::uuid and kind = 'person' offset 0) v)
+            """;
+
+    private static final List<String> FACTS = List.of(
+            PEOPLE + "delete from audience_visit v using people where v.person_id = people.id",
+            CAME + """
+            insert into audience_visit (business_id, person_id, link_id, arrived_at, is_personal)
+            select :business, id, link_id, arrived_at, bool_or(is_personal) from came group by id, click_id, link_id, arrived_at
+            """,
+            CAME + """
+            update audience_person p set language = last.language, country = last.country, device = last.device
+            from (select distinct on (id) id, language, country, device from came order by id, arrived_at desc, click_id) last
+            where p.id = last.id and (p.language, p.country, p.device) is distinct from (last.language, last.country, last.device)
+            """,
+            PEOPLE + """
+            update audience_person p set name = left(said.name, 200)
+            from (
+                select people.id, coalesce(
+                    (select o.name from identity i join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
+                        where i.person = people.identity_person and o.name <> '' order by o.occurred_at desc, o.id limit 1),
+                    (select r.name from audience_contact c join recipient r on r.email = c.contact or r.phone = c.contact
+                        where c.person_id = people.id and r.name <> '' order by r.id limit 1), '') as name
+                from people) said
+            where p.id = said.id and p.name <> left(said.name, 200)
+            """);
+
+    private static final String DUE_ANEW = """
+            insert into audience_due (business_id, contact)
+            select :business, found.contact from (
+                (select key as contact from identity where %s
+                    union select email from recipient where email <> '' union select phone from recipient where phone <> ''
+                    union select email from subscriber where proof_id is null)
+                except select contact from audience_contact) found
+            union
+            select :business, c.contact from audience_contact c where
+                not exists (select from identity i where i.key = c.contact and i.%s)
+                and not exists (select from recipient r where r.email = c.contact)
+                and not exists (select from recipient r where r.phone = c.contact)
+                and not exists (select from subscriber s where s.email = c.contact and s.proof_id is null)
+            on conflict do nothing
+            """.formatted(OF_CONTACTS, OF_CONTACTS);
+
+    private final JdbcClient jdbc;
+
+    PeopleIndex(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** Notes that something of these contacts has changed. */
+    void note(List<String> contacts) {
+        jdbc.sql("""
+                        insert into audience_due (business_id, contact)
+                        select :business, contact from unnest(cast(:contacts as text[])) as c (contact)
+                        where contact <> '' order by contact on conflict do nothing
+                        """)
+                .param("business", business())
+                .param("contacts", contacts.stream().distinct().toArray(String[]::new))
+                .update();
+    }
+
+    /** Notes those whose visits these are, if they are known. */
+    void noteVisits(List<UUID> clicks) {
+        jdbc.sql("""
+                        insert into audience_due (business_id, contact)
+                        select distinct :business, c.contact
+                        from unnest(cast(:clicks as uuid[])) as asked (click)
+                        cross join lateral (select visitor, recipient_id from visit
+                            where click_id = asked.click and arrived_at = click_time(asked.click) and kind = 'person' offset 0) v
+                        left join recipient r on r.id = v.recipient_id
+                        left join identity i on i.kind = 'visitor' and i.key = v.visitor::text
+                        left join audience_person p on p.identity_person = i.person
+                        join audience_contact c on c.contact in (r.email, r.phone) or c.person_id = p.id
+                        order by 2 on conflict do nothing
+                        """)
+                .param("business", business())
+                .param("clicks", clicks.toArray(UUID[]::new))
+                .update();
+    }
+
+    /** Notes those who reported these outcomes. */
+    void noteOutcomes(List<UUID> outcomes) {
+        jdbc.sql("""
+                        insert into audience_due (business_id, contact)
+                        select distinct :business, other.key
+                        from trail t join identity own on own.id = t.identity_id
+                        join identity other on other.person = own.person and other.%s
+                        where t.outcome_id = any(cast(:outcomes as uuid[])) order by 2 on conflict do nothing
+                        """.formatted(OF_CONTACTS))
+                .param("business", business())
+                .param("outcomes", outcomes.toArray(UUID[]::new))
+                .update();
+    }
+
+    /** Notes whoever is not here yet, and whoever is known no more; once a night, for what no event told. */
+    @Transactional
+    void noteForgotten() {
+        jdbc.sql(DUE_ANEW).param("business", business()).update();
+        jdbc.sql("""
+                        insert into audience_due (business_id, contact)
+                        select :business, c.contact from audience_contact c join audience_visit v on v.person_id = c.person_id
+                        where v.arrived_at < (select min(arrived_at) from visit)
+                        on conflict do nothing
+                        """).param("business", business()).update();
+    }
+
+    /**
+     * Looks at contacts that are due.
+     *
+     * @return how many; 0 once none is due any more
+     */
+    @Transactional
+    int refresh(int most) {
+        jdbc.sql("select pg_advisory_xact_lock(hashtextextended('audiences ' || cast(? as text), 0))")
+                .param(business())
+                .query(row -> {});
+        int taken = jdbc.sql("""
+                        update audience_due set is_taken = true
+                        where contact in (select contact from audience_due order by contact limit ?)
+                        """).param(most).update();
+        if (taken == 0) {
+            return 0;
+        }
+        for (int round = 0, more = 1; more > 0 && round < MOST_ROUNDS; round++) {
+            more = jdbc.sql(WIDEN).param("business", business()).update();
+        }
+        STEPS.forEach(step -> jdbc.sql(step).update());
+        FACTS.forEach(step -> jdbc.sql(step).param("business", business()).update());
+        jdbc.sql("delete from audience_due where is_taken").update();
+        return taken;
+    }
+
+    /** Takes somebody out at once. */
+    void erase(String[] contacts) {
+        jdbc.sql("""
+                        with gone as (delete from audience_contact where contact = any(cast(? as text[])) returning person_id)
+                        delete from audience_person p using gone where p.id = gone.person_id and not exists (
+                            select from audience_contact c where c.person_id = p.id and c.contact <> all(cast(? as text[])))
+                        """).params(contacts, contacts).update();
+        jdbc.sql("delete from audience_due where contact = any(cast(? as text[]))")
+                .param(contacts)
+                .update();
+    }
+
+    private static UUID business() {
+        return BusinessScope.current().value();
+    }
+}
