@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -69,7 +70,7 @@ final class AudienceOracle implements Criterion.Reader<Set<String>> {
                             o.items, o.form_id from outcome o, trail t, identity i where t.outcome_id = o.id and i.id = t.identity_id
                         """).query(row -> {
             outcomes.add(new Did(
-                    byNumber.get(row.getString(1)),
+                    Objects.requireNonNull(byNumber.get(row.getString(1))),
                     row.getObject(2, UUID.class),
                     row.getString(3),
                     row.getLong(4),
