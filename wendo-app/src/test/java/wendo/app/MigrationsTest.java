@@ -96,6 +96,7 @@ class MigrationsTest {
                         "door_invitation",
                         "door_api_key",
                         "door_audience_due",
+                        "door_mailings",
                         "door_link_hosts",
                         "door_links",
                         "door_links",

@@ -1,5 +1,6 @@
 package wendo.app.compare.experiments;
 
+import wendo.app.audience.mailings.MatchBackQueries;
 import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.Texts;
 import wendo.core.measure.HeldOut;
@@ -10,9 +11,9 @@ import wendo.core.measure.Rate;
  *
  * @param said what the mailing brought beyond what would have come anyway
  */
-record MatchBack(MatchBackQueries.Mailing mailing, String mailed, String heldOut, String said) {
+record MatchBack(MatchBackQueries.MailedList mailing, String mailed, String heldOut, String said) {
 
-    static MatchBack of(MatchBackQueries.Mailing mailing, Figures figures) {
+    static MatchBack of(MatchBackQueries.MailedList mailing, Figures figures) {
         Rate mailed = new Rate(mailing.mailedActed(), mailing.mailed());
         Rate heldOut = new Rate(mailing.heldOutActed(), mailing.heldOut());
         return new MatchBack(

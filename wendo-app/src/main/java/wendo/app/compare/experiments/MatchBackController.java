@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
+import wendo.app.audience.mailings.MatchBackQueries;
 import wendo.app.compare.table.CompareContext;
 import wendo.app.compare.table.CompareFrame;
 import wendo.app.platform.site.ViewRecord;
@@ -32,7 +33,7 @@ class MatchBackController {
     ModelAndView page(@RequestParam(defaultValue = "30") String days, CompareContext context) {
         boolean isRight = days.matches("\\d{1,3}") && Integer.parseInt(days) >= 1 && Integer.parseInt(days) <= MAX_DAYS;
         int window = isRight ? Integer.parseInt(days) : USUAL_DAYS;
-        List<MatchBack> mailings = queries.mailings(context.look().kind(), window).stream()
+        List<MatchBack> mailings = queries.lists(context.look().kind(), window).stream()
                 .map(mailing -> MatchBack.of(mailing, context.figures()))
                 .toList();
         return frame.around(

@@ -36,6 +36,13 @@ class Recipients {
                 .toList());
     }
 
+    /** People of whom it is known already who may be written to: some by lot get none, the others a code each. */
+    void add(UUID link, List<Recipient> all, int heldOutPercent) {
+        holdOut(all, heldOutPercent);
+        giveCodes(link, all);
+        repository.saveAll(all);
+    }
+
     /** Reads everybody's contact by these columns. Whoever stands there twice is told so, and gets one link. */
     void match(UUID list, RecipientLists.Columns meant, Business business) {
         Set<String> seen = new HashSet<>();
@@ -55,6 +62,10 @@ class Recipients {
         List<Recipient> people = repository.findByListIdOrderByLine(list);
         leaveOut(people);
         holdOut(people, heldOutPercent);
+        giveCodes(link, people);
+    }
+
+    private void giveCodes(UUID link, List<Recipient> people) {
         Set<String> taken = new HashSet<>(repository.codes(link));
         people.stream().filter(Recipient::isSound).forEach(one -> one.give(free(taken)));
     }

@@ -18,7 +18,7 @@ import wendo.core.visits.ClickId;
 
 /** Opens proofs, and knows which are open. */
 @Service
-class Proofs implements ProofBook {
+public class Proofs implements ProofBook {
     /** Long enough for a walk to the printer; short enough that a forgotten phone counts again the same day. */
     static final Duration OPEN_FOR = Duration.ofHours(2);
 
@@ -57,6 +57,12 @@ class Proofs implements ProofBook {
             entities.persist(new ProofLink(proof.id(), link, place++));
         }
         return proof.id();
+    }
+
+    /** The path under which a phone takes part, so that what it opens of this link is not counted. */
+    @Transactional
+    public String begin(UUID link, String by) {
+        return "/t/proofs/" + find(open(List.of(link), by)).orElseThrow().token();
     }
 
     @Transactional

@@ -5,9 +5,11 @@ import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
+import jakarta.mail.internet.MimeUtility;
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Properties;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
@@ -54,12 +56,12 @@ class Mail {
         }
     }
 
-    Sent send(Post post, boolean isToLead) {
+    Sent send(Post post, boolean hasWayOut) {
         if (host.isEmpty()) {
             return new Sent.NotYet(Texts.of("platform.sending.no-mail-server-is-set"));
         }
         try {
-            smtp.send(message(post, isToLead));
+            smtp.send(message(post, hasWayOut));
             return new Sent.Taken(Texts.of("platform.sending.the-mail-server-has-taken"));
         } catch (MailAuthenticationException e) {
             return new Sent.NotYet(Texts.of("platform.sending.the-mail-server-does-not"));
@@ -68,7 +70,7 @@ class Mail {
         }
     }
 
-    private MimeMessage message(Post post, boolean isToLead) throws MessagingException, UnsupportedEncodingException {
+    private MimeMessage message(Post post, boolean hasWayOut) throws MessagingException, UnsupportedEncodingException {
         MimeMessage message = new MimeMessage(smtp.getSession()) {
             @Override
             protected void updateMessageID() throws MessagingException {
@@ -81,8 +83,10 @@ class Mail {
         message.setRecipient(Message.RecipientType.TO, new InternetAddress(post.recipient()));
         helper.setSubject(post.subject());
         String out = origin + "/t/stop/" + post.id();
-        helper.setText(isToLead ? post.body() + "\n\n--\n" + Texts.of("platform.sending.mail-foot", out) : post.body());
-        if (isToLead) {
+        helper.setText(
+                hasWayOut ? post.body() + "\n\n--\n" + Texts.of("platform.sending.mail-foot", out) : post.body());
+        if (hasWayOut) {
+            message.setHeader("List-Id", listId(post.from()));
             message.setHeader("List-Unsubscribe", "<" + out + ">");
             message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
         }
@@ -91,6 +95,13 @@ class Mail {
             helper.addAttachment(clip.name(), new ByteArrayResource(clip.content()), clip.type());
         }
         return message;
+    }
+
+    /** RFC 2919: the same for all news of a business, so that a reader can file it. */
+    private String listId(String business) throws UnsupportedEncodingException {
+        String label = business.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+        return MimeUtility.encodeText(business, StandardCharsets.UTF_8.name(), null)
+                + " <news.%s.%s>".formatted(label.replaceAll("^-|-$", ""), from.substring(from.indexOf('@') + 1));
     }
 
     /** A connection that was never made, and a server that answered no, have surely sent nothing. */

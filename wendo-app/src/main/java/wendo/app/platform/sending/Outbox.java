@@ -93,6 +93,21 @@ public class Outbox {
                 OutgoingMessage.alert(recipient, new OutgoingMessage.Mail(subject, body), dueAt, clock.instant()));
     }
 
+    /** A message to oneself, to see how it looks. */
+    @Transactional
+    public void tryOut(MessageType road, String recipient, String subject, String body) {
+        repository.save(
+                OutgoingMessage.tryOut(road, recipient, new OutgoingMessage.Mail(subject, body), clock.instant()));
+    }
+
+    /** Takes a message of a mailing, to go out now. Answers the identifier that it has here. */
+    @Transactional
+    public UUID write(Letter letter) {
+        OutgoingMessage message = OutgoingMessage.ofMailing(letter, clock.instant());
+        repository.save(message);
+        return message.id();
+    }
+
     /** What waits of a lead's plan goes out no more. Answers how many messages that were. */
     @Transactional
     public int stop(UUID lead, String why) {

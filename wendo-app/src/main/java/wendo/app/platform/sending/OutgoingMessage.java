@@ -18,6 +18,7 @@ import wendo.app.platform.site.Texts;
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class OutgoingMessage extends BusinessEntity {
     static final String WAITING = "waiting";
+    private static final String MAILING = "mailing";
     private static final String SENDING = "sending";
 
     private @Nullable UUID leadId;
@@ -75,8 +76,24 @@ class OutgoingMessage extends BusinessEntity {
         return Optional.ofNullable(leadId);
     }
 
-    boolean isOfPlan() {
-        return purpose.equals("plan");
+    /** Whether it went to somebody who may want no more of them. */
+    boolean hasWayOut() {
+        return purpose.equals("plan") || purpose.equals(MAILING);
+    }
+
+    static OutgoingMessage tryOut(MessageType road, String recipient, Mail mail, Instant now) {
+        OutgoingMessage one = alert(recipient, mail, now, now);
+        one.road = road.key();
+        return one;
+    }
+
+    /** One of a mailing, which goes out at once and only while its recipient agrees. */
+    static OutgoingMessage ofMailing(Letter letter, Instant now) {
+        OutgoingMessage one = alert(letter.recipient(), new Mail(letter.subject(), letter.body()), now, now);
+        one.purpose = MAILING;
+        one.road = letter.road().key();
+        one.needs = letter.needs().key();
+        return one;
     }
 
     int tries() {

@@ -33,6 +33,9 @@ import wendo.app.platform.site.Texts;
 class Sending {
     private static final Logger LOG = LoggerFactory.getLogger(Sending.class);
     private static final int PORTION = 20;
+    /** Then it is another business's turn. */
+    private static final int MOST_PORTIONS = 20;
+
     private static final int MAX_TRIES = 8;
 
     /** A message claimed longer ago than this was lost with its process. */
@@ -72,7 +75,8 @@ class Sending {
         this.clock = clock;
     }
 
-    private record Claimed(Post post, boolean isOfPlan) {}
+    /** @param hasWayOut whether it has to say how to get no more of them */
+    private record Claimed(Post post, boolean hasWayOut) {}
 
     @Bean
     RecurringTask<Void> sendingTask(Installation installation) {
@@ -89,17 +93,24 @@ class Sending {
             BusinessId business = new BusinessId(id);
             try {
                 scope.within(business, () -> findLost(now));
-                for (Claimed one : scope.within(business, () -> claim(now))) {
-                    if (scope.within(business, () -> isWithheld(one.post().id(), business))) {
-                        continue;
-                    }
-                    Sent sent = send(one);
-                    scope.within(business, () -> save(one.post().id(), sent));
+                for (int portion = 0; portion < MOST_PORTIONS && sendPortion(business, now) == PORTION; portion++) {
+                    LOG.debug("More messages of business {} are due", id);
                 }
             } catch (RuntimeException e) { // a fault in one business must not hold up another's messages
                 LOG.error("Messages of business {} could not be sent", id, e);
             }
         }
+    }
+
+    private int sendPortion(BusinessId business, Instant now) {
+        List<Claimed> claimed = scope.within(business, () -> claim(now));
+        for (Claimed one : claimed) {
+            if (!scope.within(business, () -> isWithheld(one.post().id(), business))) {
+                Sent sent = send(one);
+                scope.within(business, () -> save(one.post().id(), sent));
+            }
+        }
+        return claimed.size();
     }
 
     private int findLost(Instant now) {
@@ -113,7 +124,7 @@ class Sending {
         List<OutgoingMessage> due = repository.lockDue(now, Limit.of(PORTION));
         due.forEach(one -> one.claim(now));
         return due.stream()
-                .map(one -> new Claimed(one.post(from, clips), one.isOfPlan()))
+                .map(one -> new Claimed(one.post(from, clips), one.hasWayOut()))
                 .toList();
     }
 
@@ -133,7 +144,7 @@ class Sending {
 
     private Sent send(Claimed one) {
         return one.post().road() == MessageType.EMAIL
-                ? mail.send(one.post(), one.isOfPlan())
+                ? mail.send(one.post(), one.hasWayOut())
                 : gateway.send(one.post());
     }
 

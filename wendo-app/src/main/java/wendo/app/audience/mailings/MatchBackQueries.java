@@ -1,7 +1,8 @@
-package wendo.app.compare.experiments;
+package wendo.app.audience.mailings;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -10,12 +11,14 @@ import wendo.core.outcomes.OutcomeKind;
 
 /** The SQL of what became of the people on mailing lists, whatever they came by. */
 @Component
-class MatchBackQueries {
+public class MatchBackQueries {
     private static final int MOST_LISTS = 50;
 
     private static final String LISTS = """
             with listed as (
-                select id, link_id, name, made_at from recipient_list where made_at is not null order by made_at desc limit :most),
+                select id, link_id, name, made_at from recipient_list
+                where made_at is not null and (cast(:only as uuid) is null or id = cast(:only as uuid))
+                order by made_at desc limit :most),
             people as (
                 select r.id, r.list_id, r.held_out, r.email, r.phone, l.made_at, k.source_id
                 from recipient r join listed l on l.id = r.list_id join link k on k.id = l.link_id where r.code is not null or r.held_out),
@@ -55,7 +58,7 @@ class MatchBackQueries {
      * @param mailedActed of those who were mailed, the people with an outcome in the window; likewise of those held out
      * @param outcomes of those who were mailed, {@code bySource} of them credited to the source of the list's link
      */
-    record Mailing(
+    public record MailedList(
             UUID list,
             UUID link,
             String name,
@@ -69,12 +72,23 @@ class MatchBackQueries {
 
     /** Newest first. */
     @Transactional(readOnly = true)
-    List<Mailing> mailings(OutcomeKind kind, int days) {
+    public List<MailedList> lists(OutcomeKind kind, int days) {
+        return read(Optional.empty(), kind, days);
+    }
+
+    /** Of one of them. */
+    @Transactional(readOnly = true)
+    public Optional<MailedList> list(UUID list, OutcomeKind kind, int days) {
+        return read(Optional.of(list), kind, days).stream().findFirst();
+    }
+
+    private List<MailedList> read(Optional<UUID> only, OutcomeKind kind, int days) {
         return jdbc.sql(LISTS)
                 .param("most", MOST_LISTS)
+                .param("only", only.map(UUID::toString).orElse(null))
                 .param("kind", kind.key())
                 .param("days", days)
-                .query((row, number) -> new Mailing(
+                .query((row, number) -> new MailedList(
                         row.getObject(1, UUID.class),
                         row.getObject(2, UUID.class),
                         row.getString(3),

@@ -1,0 +1,275 @@
+package wendo.app.audience.mailings;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import wendo.app.audience.audiences.AudiencePeople;
+import wendo.app.issue.links.LinkListed;
+import wendo.app.issue.links.LinkSaving;
+import wendo.app.platform.accounts.Needs;
+import wendo.app.platform.accounts.PageContext;
+import wendo.app.platform.accounts.Permission;
+import wendo.app.platform.business.Business;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.Figures;
+import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.Texts;
+import wendo.app.platform.site.TypedFields;
+import wendo.app.platform.site.ViewRecord;
+import wendo.core.outcomes.OutcomeKind;
+
+/** Mailings: written, tried on oneself, sent, and what they brought. */
+@Needs(Permission.SET_UP)
+@Controller
+@RequestMapping("/audiences")
+class MailingController {
+    private static final String LOOK = "op";
+    private static final int USUAL_DAYS = 30;
+
+    private final Mailings mailings;
+    private final MailingTests tests;
+    private final AudiencePeople audiences;
+    private final MatchBackQueries matchBack;
+    private final LinkSaving links;
+    private final MailingLinks choices;
+    private final Clock clock;
+
+    MailingController(
+            Mailings mailings,
+            MailingTests tests,
+            AudiencePeople audiences,
+            MatchBackQueries matchBack,
+            LinkSaving links,
+            MailingLinks choices,
+            Clock clock) {
+        this.mailings = mailings;
+        this.tests = tests;
+        this.audiences = audiences;
+        this.matchBack = matchBack;
+        this.links = links;
+        this.choices = choices;
+        this.clock = clock;
+    }
+
+    record Row(Mailings.Listed mailing, String audience, MailingMessages.Progress progress) {}
+
+    record ListPage(List<Row> rows) {}
+
+    /**
+     * @param sample what one person would get
+     * @param segments of a text message; 0 for an e-mail
+     * @param reachable people of the audience who agreed to be written to in this way; {@code heldOut} of them get nothing
+     */
+    record EditPage(
+            String action,
+            Optional<Mailings.Listed> mailing,
+            AudiencePeople.Named audience,
+            Map<String, String> typed,
+            int version,
+            List<MailingLinks.Choice> choices,
+            MailingText.Finished sample,
+            int segments,
+            long reachable,
+            long heldOut,
+            Map<String, String> faults) {}
+
+    record MailingPage(
+            Mailings.Listed mailing,
+            AudiencePeople.Named audience,
+            Optional<LinkListed> link,
+            MailingText.Finished sample,
+            MailingMessages.Progress progress,
+            List<MailingResult> results,
+            int days) {}
+
+    @GetMapping("/mailings")
+    ModelAndView list() {
+        return ViewRecord.of(
+                "audience/mailings/list",
+                new ListPage(mailings.newest().stream()
+                        .map(one -> new Row(one, audience(one.audience()).name(), mailings.progress(one.id())))
+                        .toList()));
+    }
+
+    @GetMapping("/{audience}/mailings/new")
+    ModelAndView begin(@PathVariable UUID audience, PageContext context) {
+        Map<String, String> typed = Map.of(
+                "road",
+                "email",
+                "heldOut",
+                "10",
+                "perMinute",
+                "300",
+                "spares",
+                "yes",
+                "body",
+                Texts.of("audience.mailings.usual-body"));
+        return edit(
+                new Edited("/audiences/" + audience + "/mailings/new", audience, Optional.empty(), 0, typed), Map.of());
+    }
+
+    /** What the form shows. */
+    private record Edited(
+            String action, UUID audience, Optional<Mailings.Listed> mailing, int version, Map<String, String> typed) {}
+
+    private ModelAndView edit(Edited edited, Map<String, String> faults) {
+        MailingForm form = MailingForm.read(TypedFields.of(edited.typed())).form();
+        MailingText.Finished sample = sample(form);
+        long reachable = audiences.countReachable(edited.audience(), form.needs());
+        return ViewRecord.of(
+                "audience/mailings/edit",
+                new EditPage(
+                        edited.action(),
+                        edited.mailing(),
+                        audience(edited.audience()),
+                        edited.typed(),
+                        edited.version(),
+                        choices.choices(form.link()),
+                        sample,
+                        MailingText.segments(form, sample),
+                        reachable,
+                        reachable * form.heldOutPercent() / 100,
+                        faults));
+    }
+
+    private MailingText.Finished sample(MailingForm form) {
+        String address = links.find(form.link()).map(LinkListed::url).orElse(Texts.of("audience.mailings.the-link"));
+        return new MailingText(form, address).of(Texts.of("audience.mailings.sample-name"), "x7k2p9");
+    }
+
+    @PostMapping("/{audience}/mailings/new")
+    ModelAndView add(@PathVariable UUID audience, TypedFields typed, PageContext context) {
+        Edited edited = new Edited(
+                "/audiences/" + audience + "/mailings/new", audience, Optional.empty(), 0, typed.firstValues());
+        MailingForm.Read read = MailingForm.read(typed);
+        if (typed.isSent(LOOK)) {
+            return edit(edited, Map.of());
+        }
+        if (!read.faults().isEmpty()) {
+            return InvalidForm.of(edit(edited, read.faults()));
+        }
+        audience(audience);
+        return new ModelAndView("redirect:/audiences/mailings/"
+                + mailings.add(audience, read.form(), context.person().name()));
+    }
+
+    @GetMapping("/mailings/{id}")
+    ModelAndView page(@PathVariable UUID id, TypedFields asked, PageContext context) {
+        Mailings.Listed mailing = find(id);
+        int days = asked.text("days").matches("[1-9]\\d{0,2}") ? Integer.parseInt(asked.text("days")) : USUAL_DAYS;
+        Business business = context.business();
+        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
+        List<MailingResult> results = mailing.list().stream()
+                .flatMap(list -> List.of(OutcomeKind.values()).stream()
+                        .flatMap(kind -> matchBack.list(list, kind, days).stream()
+                                .map(found -> MailingResult.of(kind, found, figures))))
+                .toList();
+        return ViewRecord.of(
+                "audience/mailings/page",
+                new MailingPage(
+                        mailing,
+                        audience(mailing.audience()),
+                        links.find(mailing.form().link()),
+                        sample(mailing.form()),
+                        mailings.progress(id),
+                        results,
+                        days));
+    }
+
+    @GetMapping("/mailings/{id}/edit")
+    ModelAndView change(@PathVariable UUID id) {
+        Mailings.Listed mailing = draft(id);
+        return edit(edited(mailing, mailing.form().fields()), Map.of());
+    }
+
+    private static Edited edited(Mailings.Listed mailing, Map<String, String> typed) {
+        return new Edited(
+                "/audiences/mailings/" + mailing.id() + "/edit",
+                mailing.audience(),
+                Optional.of(mailing),
+                mailing.version(),
+                typed);
+    }
+
+    @PostMapping("/mailings/{id}/edit")
+    ModelAndView save(@PathVariable UUID id, TypedFields typed) {
+        Mailings.Listed mailing = draft(id);
+        MailingForm.Read read = MailingForm.read(typed);
+        Edited edited = edited(mailing, typed.firstValues());
+        if (typed.isSent(LOOK)) {
+            return edit(edited, Map.of());
+        }
+        if (!read.faults().isEmpty()) {
+            return InvalidForm.of(edit(edited, read.faults()));
+        }
+        try {
+            if (!mailings.change(id, EditedVersion.of(typed.text("version")), read.form())) {
+                throw new ResponseStatusException(HttpStatus.CONFLICT, Texts.of("audience.mailings.no-draft"));
+            }
+        } catch (OptimisticLockingFailureException e) {
+            Mailings.Listed theirs = find(id);
+            return EditConflict.of(
+                    edit(
+                            edited(theirs, typed.firstValues()),
+                            EditConflict.marks(typed, theirs.form().fields())),
+                    edited.action());
+        }
+        return new ModelAndView("redirect:/audiences/mailings/" + id);
+    }
+
+    @PostMapping("/mailings/{id}/test")
+    String test(@PathVariable UUID id, TypedFields typed, PageContext context, RedirectAttributes notes) {
+        Mailings.Listed mailing = find(id);
+        Optional<String> fault =
+                tests.send(mailing.form(), typed.text("to"), context.person().name(), context.business());
+        notes.addFlashAttribute(
+                fault.isPresent() ? "testFault" : "testSent",
+                fault.orElse(Texts.of("audience.mailings.test-sent", typed.text("to"))));
+        return "redirect:/audiences/mailings/" + id + "#test";
+    }
+
+    @PostMapping("/mailings/{id}/{step:start|pause|resume|stop}")
+    String step(@PathVariable UUID id, @PathVariable String step) {
+        find(id);
+        switch (step) {
+            case "start" -> mailings.start(id);
+            case "pause" -> mailings.pause(id);
+            case "resume" -> mailings.resume(id);
+            default -> mailings.stop(id);
+        }
+        return "redirect:/audiences/mailings/" + id;
+    }
+
+    private Mailings.Listed draft(UUID id) {
+        Mailings.Listed mailing = find(id);
+        if (!mailing.state().isDraft()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT, Texts.of("audience.mailings.no-draft"));
+        }
+        return mailing;
+    }
+
+    private Mailings.Listed find(UUID id) {
+        return mailings.find(id).orElseThrow(MailingController::missing);
+    }
+
+    private AudiencePeople.Named audience(UUID id) {
+        return audiences.find(id).orElseThrow(MailingController::missing);
+    }
+
+    private static ResponseStatusException missing() {
+        return new ResponseStatusException(HttpStatus.NOT_FOUND);
+    }
+}

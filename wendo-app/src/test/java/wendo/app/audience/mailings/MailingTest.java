@@ -1,0 +1,298 @@
+package wendo.app.audience.mailings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import jakarta.mail.internet.MimeMessage;
+import java.net.http.HttpResponse;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import wendo.app.Http;
+import wendo.app.TestPost;
+import wendo.app.WendoTest;
+import wendo.app.platform.business.Businesses;
+import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.consent.Consents;
+import wendo.app.platform.consent.Withdrawal;
+import wendo.core.handover.SendingHours;
+
+/** A mailing from the audience to what it brought: whom it goes to, whom not, at most once each, also when things fail. */
+class MailingTest extends WendoTest {
+    private static final int PEOPLE = 40;
+
+    @Autowired
+    private Mailings mailings;
+
+    @Autowired
+    private Businesses businesses;
+
+    @Autowired
+    private Consents consents;
+
+    private Tenant tenant;
+    private Http owner;
+    private String link;
+    private String slug;
+    private String audience;
+
+    @BeforeEach
+    void open() {
+        tenant = tenant("Sandpiper Sails");
+        owner = http().signIn(tenant.email());
+        slug = http().issue(tenant.apiKey(), "https://sandpiper.example/", "Spring", "Texts")
+                .get(0);
+        link = in(
+                        tenant,
+                        () -> jdbc.sql("select id from link").query(UUID.class).single())
+                .toString();
+        in(tenant, () -> {
+            businesses.changeSendingHours(EditedVersion.any(), hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT));
+            return tenant;
+        });
+        String people = IntStream.range(0, PEOPLE)
+                .mapToObj(i -> "Person %d,%s".formatted(i, email(i)))
+                .collect(Collectors.joining("\n", "name,email\n", ""));
+        HttpResponse<String> listed =
+                owner.form("/links/" + link + "/message", "/links/" + link + "/recipients", "pasted", people);
+        String list = listed.headers().firstValue("Location").orElseThrow().replaceFirst("^.*(/recipients/)", "$1");
+        owner.form(
+                list,
+                list,
+                "name",
+                "0",
+                "phone",
+                "-1",
+                "email",
+                "1",
+                "heldOut",
+                "0",
+                "text",
+                "{link}",
+                "consentSource",
+                "Asked at the counter",
+                "make",
+                "make");
+        await("everybody is known", () -> count(tenant, "select count(*) from audience_contact") == PEOPLE);
+        HttpResponse<String> saved = owner.form(
+                "/audiences/new",
+                "/audiences/new",
+                "name",
+                "Last year",
+                "follows",
+                "live",
+                "match.r",
+                "all",
+                "kind.r-0",
+                "sent");
+        audience = last(saved);
+    }
+
+    private String email(int i) {
+        return "p%d.%s@post.example".formatted(i, tenant.id().value().toString().substring(0, 8));
+    }
+
+    private static SendingHours hours(LocalTime from, LocalTime until) {
+        return new SendingHours(LocalTime.of(17, 0), from, until, ZoneId.of("Europe/London"));
+    }
+
+    private static String last(HttpResponse<String> redirect) {
+        assertThat(redirect.statusCode()).as(redirect.body()).isEqualTo(302);
+        return redirect.headers().firstValue("Location").orElseThrow().replaceFirst("^.*/", "");
+    }
+
+    private String draft(String... more) {
+        String path = "/audiences/" + audience + "/mailings/new";
+        Map<String, String> fields = new LinkedHashMap<>(Map.of(
+                "name",
+                "Come back",
+                "road",
+                "email",
+                "link",
+                link,
+                "subject",
+                "Hello {name|there}",
+                "body",
+                "Back? {link}",
+                "perMinute",
+                "6000",
+                "heldOut",
+                "25"));
+        for (int i = 0; i < more.length; i += 2) {
+            fields.put(more[i], more[i + 1]);
+        }
+        String[] all = fields.entrySet().stream()
+                .flatMap(field -> Stream.of(field.getKey(), field.getValue()))
+                .toArray(String[]::new);
+        return last(owner.form(path, path, all));
+    }
+
+    private long inState(String mailing, String state) {
+        return count(
+                tenant,
+                "select count(*) from mailing_message where mailing_id = '%s' and state = '%s'"
+                        .formatted(mailing, state));
+    }
+
+    private void start(String mailing) {
+        String page = "/audiences/mailings/" + mailing;
+        owner.form(page, page + "/start");
+        owner.form(page, page + "/start"); // pressed twice
+    }
+
+    private List<Integer> written() {
+        return IntStream.range(0, PEOPLE)
+                .filter(i -> !TestPost.instance().mailTo(email(i)).isEmpty())
+                .boxed()
+                .toList();
+    }
+
+    @Test
+    void everybody_but_those_held_out_is_written_to_once_and_what_it_brought_stands_beside_them() throws Exception {
+        String mailing = draft();
+        start(mailing);
+        await("it is sent", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 1);
+        await("thirty have left", () -> written().size() == 30);
+        assertThat(inState(mailing, "held-out")).isEqualTo(10);
+        Set<String> links = new HashSet<>();
+        for (int i : written()) {
+            List<MimeMessage> mails = TestPost.instance().mailTo(email(i));
+            assertThat(mails).as("mails to person %d", i).hasSize(1);
+            MimeMessage mail = mails.get(0);
+            assertThat(mail.getSubject()).isEqualTo("Hello Person " + i);
+            assertThat(mail.getHeader("List-Unsubscribe-Post", null)).isEqualTo("List-Unsubscribe=One-Click");
+            assertThat(mail.getHeader("List-Unsubscribe", null)).matches("<http.*/t/stop/[0-9a-f-]{36}>");
+            assertThat(mail.getHeader("List-Id", null)).matches("Sandpiper Sails <news\\.sandpiper-sails\\..+>");
+            links.add(mail.getContent().toString().replaceFirst("(?s)^Back\\? (\\S+).*$", "$1"));
+        }
+        assertThat(links).hasSize(30);
+        String code = links.iterator().next().replaceFirst("^.*/", "");
+        http().visit(tenant.host(), slug + "/" + code);
+        int booked = written().get(0);
+        http().post(tenant.apiKey(), "/api/v1/outcomes", """
+                {"kind": "booking", "reference": "B-1", "value": "80.00", "email": "%s"}""".formatted(email(booked)));
+        await(
+                "the tap is known",
+                () -> owner.get("/audiences/mailings/" + mailing)
+                        .body()
+                        .replaceAll("\\s+", " ")
+                        .contains("Tapped</dt><dd>1</dd>"));
+        assertThat(owner.get("/audiences/mailings/" + mailing).body())
+                .contains("1 of 30 people written to (3.3%), 0 of 10 held out (0.0%).", "Too early to say");
+    }
+
+    @Test
+    void whoever_withdraws_meanwhile_gets_nothing_and_a_week_is_left_between_two() {
+        String first = draft("perMinute", "1", "heldOut", "0");
+        start(first);
+        await("one has left", () -> written().size() == 1);
+        String page = "/audiences/mailings/" + first;
+        owner.form(page, page + "/pause");
+        int gone = IntStream.range(0, PEOPLE)
+                .filter(i -> !written().contains(i))
+                .findFirst()
+                .orElseThrow();
+        in(tenant, () -> {
+            consents.withdraw(email(gone), Withdrawal.OFFICE, "Test");
+            return jdbc.sql("update mailing set per_minute = 6000").update();
+        });
+        owner.form(page, page + "/resume");
+        await("the others have left", () -> written().size() == PEOPLE - 1);
+        await("it is sent", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 1);
+        assertThat(written()).doesNotContain(gone);
+        String second = draft("heldOut", "0", "spares", "yes");
+        start(second);
+        await("it is over", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 2);
+        assertThat(count(tenant, "select spared from mailing where id = '%s'".formatted(second)))
+                .isEqualTo(PEOPLE - 1);
+        assertThat(count(tenant, "select count(*) from mailing_message where mailing_id = '%s'".formatted(second)))
+                .isZero();
+    }
+
+    @Test
+    void two_processes_that_fail_at_random_hand_on_everybody_once() throws Exception {
+        String mailing = draft("heldOut", "0", "perMinute", "3000");
+        UUID id = UUID.fromString(mailing);
+        in(tenant, () -> {
+            mailings.start(id);
+            mailings.prepare(id);
+            return id;
+        });
+        Random random = new Random(8);
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        try {
+            for (int round = 0; inState(mailing, "waiting") > 0; round++) {
+                boolean fails = random.nextBoolean();
+                Callable<Boolean> hand = () -> {
+                    try {
+                        return in(tenant, () -> {
+                            mailings.handOn(id);
+                            if (fails) {
+                                throw new IllegalStateException("the process died");
+                            }
+                            return true;
+                        });
+                    } catch (IllegalStateException e) {
+                        return false;
+                    }
+                };
+                for (Future<Boolean> one : two.invokeAll(List.of(hand, hand))) {
+                    one.get();
+                }
+            }
+        } finally {
+            two.shutdownNow();
+        }
+        assertThat(inState(mailing, "handed")).isEqualTo(PEOPLE);
+        assertThat(count(tenant, "select count(*) from outgoing where purpose = 'mailing'"))
+                .isEqualTo(PEOPLE);
+        assertThat(count(tenant, "select count(distinct recipient) from outgoing where purpose = 'mailing'"))
+                .isEqualTo(PEOPLE);
+    }
+
+    @Test
+    void nothing_goes_out_in_quiet_hours_and_a_refused_form_keeps_what_was_typed() {
+        LocalTime now = LocalTime.now(ZoneId.of("Europe/London"));
+        in(tenant, () -> {
+            businesses.changeSendingHours(EditedVersion.any(), hours(now.minusHours(1), now.plusHours(1)));
+            return tenant;
+        });
+        String mailing = draft();
+        start(mailing);
+        await("it is prepared", () -> inState(mailing, "waiting") == 30);
+        in(tenant, () -> {
+            mailings.handOn(UUID.fromString(mailing));
+            return mailing;
+        });
+        assertThat(inState(mailing, "waiting")).isEqualTo(30);
+        assertThat(owner.get("/audiences/mailings/" + mailing).body())
+                .contains("Waits for the end of your quiet hours");
+        String path = "/audiences/" + audience + "/mailings/new";
+        HttpResponse<String> refused =
+                owner.form(path, path, "name", "Kept", "body", "{colour} {name}", "heldOut", "90");
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(refused.body())
+                .contains(
+                        "value=\"Kept\"",
+                        "{colour} {name}",
+                        "Enter a whole number from 0 to 50.",
+                        "An e-mail needs a subject.",
+                        "Choose the link that the message carries.",
+                        "Say what stands where no name is known");
+    }
+}
