@@ -1,10 +1,10 @@
 package wendo.app.audience.mailings;
 
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -45,7 +45,6 @@ class MailingController {
     private final MatchBackQueries matchBack;
     private final LinkSaving links;
     private final MailingLinks choices;
-    private final Clock clock;
 
     MailingController(
             Mailings mailings,
@@ -53,15 +52,13 @@ class MailingController {
             AudiencePeople audiences,
             MatchBackQueries matchBack,
             LinkSaving links,
-            MailingLinks choices,
-            Clock clock) {
+            MailingLinks choices) {
         this.mailings = mailings;
         this.tests = tests;
         this.audiences = audiences;
         this.matchBack = matchBack;
         this.links = links;
         this.choices = choices;
-        this.clock = clock;
     }
 
     record Row(Mailings.Listed mailing, String audience, MailingMessages.Progress progress) {}
@@ -126,6 +123,7 @@ class MailingController {
             String action, UUID audience, Optional<Mailings.Listed> mailing, int version, Map<String, String> typed) {}
 
     private ModelAndView edit(Edited edited, Map<String, String> faults) {
+        AudiencePeople.Named audience = audience(edited.audience());
         MailingForm form = MailingForm.read(TypedFields.of(edited.typed())).form();
         MailingText.Finished sample = sample(form);
         long reachable = audiences.countReachable(edited.audience(), form.needs());
@@ -134,7 +132,7 @@ class MailingController {
                 new EditPage(
                         edited.action(),
                         edited.mailing(),
-                        audience(edited.audience()),
+                        audience,
                         edited.typed(),
                         edited.version(),
                         choices.choices(form.link()),
@@ -241,15 +239,29 @@ class MailingController {
         return "redirect:/audiences/mailings/" + id + "#test";
     }
 
-    @PostMapping("/mailings/{id}/{step:start|pause|resume|stop}")
-    String step(@PathVariable UUID id, @PathVariable String step) {
+    @PostMapping("/mailings/{id}/start")
+    String start(@PathVariable UUID id) {
+        return step(id, mailings::start);
+    }
+
+    @PostMapping("/mailings/{id}/pause")
+    String pause(@PathVariable UUID id) {
+        return step(id, mailings::pause);
+    }
+
+    @PostMapping("/mailings/{id}/resume")
+    String resume(@PathVariable UUID id) {
+        return step(id, mailings::resume);
+    }
+
+    @PostMapping("/mailings/{id}/stop")
+    String stop(@PathVariable UUID id) {
+        return step(id, mailings::stop);
+    }
+
+    private String step(UUID id, Consumer<UUID> step) {
         find(id);
-        switch (step) {
-            case "start" -> mailings.start(id);
-            case "pause" -> mailings.pause(id);
-            case "resume" -> mailings.resume(id);
-            default -> mailings.stop(id);
-        }
+        step.accept(id);
         return "redirect:/audiences/mailings/" + id;
     }
 

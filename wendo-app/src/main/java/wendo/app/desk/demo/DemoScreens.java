@@ -37,11 +37,14 @@ class DemoScreens {
     private final JdbcClient jdbc;
     private final BusinessScope scope;
     private final DemoIncome income;
+    private final DemoAudiences audiences;
     private final Environment environment;
 
-    DemoScreens(JdbcClient jdbc, BusinessScope scope, DemoIncome income, Environment environment) {
+    DemoScreens(
+            JdbcClient jdbc, BusinessScope scope, DemoIncome income, DemoAudiences audiences, Environment environment) {
         this.jdbc = jdbc;
         this.income = income;
+        this.audiences = audiences;
         this.scope = scope;
         this.environment = environment;
     }
@@ -173,6 +176,7 @@ class DemoScreens {
         scope.within(business.id(), this::disputed).ifPresent(booking -> DemoPartners.dispute(maren, booking));
         income.earn(business, maren);
         income.disclose(business, maren);
+        audiences.show(business, maren);
     }
 
     /** A booking that nothing joins to a source. */
