@@ -86,6 +86,7 @@ class MigrationsTest {
                         "wendo_owner",
                         "select proname from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"))
                 .containsExactlyInAnyOrder(
+                        "analyze_audiences",
                         "analyze_visits",
                         "analyze_first_links",
                         "analyze_credit_tables",

@@ -59,11 +59,7 @@ class AudienceJobs {
                 if (forgotten) {
                     people.noteForgotten();
                 }
-                boolean isChanged = forgotten;
-                while (people.refresh(PORTION) > 0) {
-                    isChanged = true;
-                }
-                if (isChanged) {
+                if (people.refreshAll(PORTION) > 0 || forgotten) {
                     audiences.followLive();
                 }
                 return business;

@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 
 /**
@@ -150,9 +151,11 @@ class PeopleIndex {
             """.formatted(OF_CONTACTS, OF_CONTACTS);
 
     private final JdbcClient jdbc;
+    private final BusinessScope scope;
 
-    PeopleIndex(JdbcClient jdbc) {
+    PeopleIndex(JdbcClient jdbc, BusinessScope scope) {
         this.jdbc = jdbc;
+        this.scope = scope;
     }
 
     /** Notes that something of these contacts has changed. */
@@ -236,6 +239,34 @@ class PeopleIndex {
         FACTS.forEach(step -> jdbc.sql(step).param("business", business()).update());
         jdbc.sql("delete from audience_due where is_taken").update();
         return taken;
+    }
+
+    /**
+     * Looks at all that are due, each portion in a transaction of its own, so that what is noted meanwhile waits for one of
+     * them at most.
+     */
+    int refreshAll(int portion) {
+        BusinessId business = BusinessScope.current();
+        int all = 0;
+        int taken;
+        do {
+            taken = scope.within(business, () -> refresh(portion));
+            if (taken == portion && all == 0) {
+                analyze(business); // so that the next portions are planned by what the first one stored
+            }
+            all += taken;
+        } while (taken > 0);
+        if (all > portion) {
+            analyze(business);
+        }
+        return all;
+    }
+
+    private void analyze(BusinessId business) {
+        scope.within(business, () -> {
+            jdbc.sql("select analyze_audiences()").query(row -> {});
+            return business;
+        });
     }
 
     /** Takes somebody out at once. */

@@ -55,7 +55,7 @@ class RuleChoices {
         return new Choices(
                 read("select id::text, name from source where archived_at is null order by lower(name), id"),
                 read("select id::text, name from campaign order by lower(name), id"),
-                read("select distinct channel, channel from source where archived_at is null order by 1"),
+                read("select distinct lower(channel), lower(channel) from source where archived_at is null order by 1"),
                 read("select id::text, name from link order by created_at desc, id limit " + MOST_LINKS),
                 read("""
                         select distinct l.id::text, l.name from link l join recipient_list r on r.link_id = l.id

@@ -88,7 +88,7 @@ final class RuleSql implements Criterion.Reader<String> {
             case SOURCE -> links("l.source_id = any(cast(" + value(array(came.which())) + " as uuid[]))");
             case CAMPAIGN -> links("l.campaign_id = any(cast(" + value(array(came.which())) + " as uuid[]))");
             case CHANNEL ->
-                links("l.source_id in (select s.id from source s where s.channel = any(cast("
+                links("l.source_id in (select s.id from source s where lower(s.channel) = any(cast("
                         + value(array(came.which())) + " as text[])))");
         };
         String often = came.atLeast() == 1 ? "" : " group by v.person_id having count(*) >= " + value(came.atLeast());

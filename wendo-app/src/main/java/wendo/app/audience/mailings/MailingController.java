@@ -1,10 +1,12 @@
 package wendo.app.audience.mailings;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -38,6 +40,7 @@ import wendo.core.outcomes.OutcomeKind;
 class MailingController {
     private static final String LOOK = "op";
     private static final int USUAL_DAYS = 30;
+    private static final String SAMPLE_CODE = "x7k2p9";
 
     private final Mailings mailings;
     private final MailingTests tests;
@@ -144,8 +147,9 @@ class MailingController {
     }
 
     private MailingText.Finished sample(MailingForm form) {
-        String address = links.find(form.link()).map(LinkListed::url).orElse(Texts.of("audience.mailings.the-link"));
-        return new MailingText(form, address).of(Texts.of("audience.mailings.sample-name"), "x7k2p9");
+        Optional<String> address = links.find(form.link()).map(LinkListed::url);
+        return new MailingText(form, address.orElse(Texts.of("audience.mailings.the-link")))
+                .of(Texts.of("audience.mailings.sample-name"), address.isPresent() ? SAMPLE_CODE : "");
     }
 
     @PostMapping("/{audience}/mailings/new")
@@ -171,9 +175,12 @@ class MailingController {
         Business business = context.business();
         Figures figures = new Figures(business.currency(), business.zone(), business.locale());
         List<MailingResult> results = mailing.list().stream()
-                .flatMap(list -> List.of(OutcomeKind.values()).stream()
+                .flatMap(list -> Stream.of(OutcomeKind.values())
                         .flatMap(kind -> matchBack.list(list, kind, days).stream()
                                 .map(found -> MailingResult.of(kind, found, figures))))
+                .sorted(Comparator.comparingLong(
+                                (MailingResult one) -> one.found().mailedActed())
+                        .reversed())
                 .toList();
         return ViewRecord.of(
                 "audience/mailings/page",

@@ -35,6 +35,10 @@ record MailingResult(OutcomeKind kind, MatchBackQueries.MailedList found, String
                 : Texts.of("audience.mailings.perhaps-nothing", low, high);
     }
 
+    public boolean isEmpty() {
+        return found.mailedActed() + found.heldOutActed() == 0;
+    }
+
     /** In per cent of those who were written to. */
     public double mailedRate() {
         return found.mailed() == 0 ? 0 : (double) found.mailedActed() / found.mailed();

@@ -81,12 +81,11 @@ class DemoAudiences {
                 when.r-1: 90
                 """);
         maren.send("/audiences/new", "/audiences/new", """
-                name: Asked about a group day, silent for a week
+                name: Got a quote and have not answered
                 follows: live
                 match.r: all
                 kind.r-0: lead
                 stage.r-0: quoted
-                quiet.r-0: 7
                 """);
         maren.send("/audiences/new", "/audiences/new", """
                 name: Came by the coast and did not book

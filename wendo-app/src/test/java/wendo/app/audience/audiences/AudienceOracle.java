@@ -58,7 +58,7 @@ final class AudienceOracle implements Criterion.Reader<Set<String>> {
         this.now = now;
         readPeople();
         jdbc.sql(
-                        "select l.id, l.source_id::text, l.campaign_id::text, s.channel from link l join source s on s.id = l.source_id")
+                        "select l.id, l.source_id::text, l.campaign_id::text, lower(s.channel) from link l join source s on s.id = l.source_id")
                 .query(row -> {
                     links.put(
                             row.getObject(1, UUID.class),
