@@ -93,6 +93,12 @@ grant select, insert, update on audience to ${appRole};
 grant select, insert, update, delete
     on audience_person, audience_contact, audience_visit, audience_due, audience_member to ${appRole};
 
+-- People of lists, once for each way in which they can be reached.
+create view audience_listed with (security_invoker = true) as
+    select id, email as contact, name, link_id, code, held_out from recipient where email <> ''
+    union all select id, phone, name, link_id, code, held_out from recipient where phone <> '';
+grant select on audience_listed to ${appRole};
+
 -- Everybody known so far is looked at once.
 insert into audience_due (business_id, contact)
 select business_id, key from identity where kind in ('email', 'phone')

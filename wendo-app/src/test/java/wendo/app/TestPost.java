@@ -68,6 +68,8 @@ public final class TestPost {
                 "127.0.0.1",
                 "WENDO_MAIL_PORT",
                 String.valueOf(INSTANCE.mail.getSmtp().getPort()),
+                "WENDO_MAIL_RETURNED_KEY",
+                GATEWAY_KEY,
                 "WENDO_TEXT_GATEWAY",
                 "http://127.0.0.1:" + INSTANCE.gateway.getAddress().getPort() + "/texts",
                 "WENDO_TEXT_GATEWAY_KEY",

@@ -16,10 +16,15 @@ public final class Standins {
                 "http://127.0.0.1:" + setting("WENDO_PORT", "8080") + "/t/messages/news",
                 setting("WENDO_TEXT_GATEWAY_KEY", "demo"));
         PartnerNetwork network = PartnerNetwork.start(Integer.parseInt(setting("WENDO_NETWORK_PORT", "8092")));
+        AdDesk desk = AdDesk.start(Integer.parseInt(setting("WENDO_AD_DESK_PORT", "8093")), "demo");
+        for (int student = 0; student < 340; student += 3) {
+            desk.join("student.%d@post.example".formatted(student));
+        }
         Runtime.getRuntime().addShutdownHook(new Thread(() -> {
             site.close();
             office.close();
             network.close();
+            desk.close();
         }));
     }
 

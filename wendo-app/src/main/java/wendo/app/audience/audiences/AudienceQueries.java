@@ -33,7 +33,7 @@ class AudienceQueries {
             left join lateral (
                 select count(*) as outcomes, sum(o.kept_minor) filter (where o.kind <> 'lead') as minor
                 from identity i join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
-                where i.person = p.identity_person and not o.is_proof and o.status <> 'cancelled') did on true
+                where i.person = p.identity_person and not o.is_proof and o.counts) did on true
             """;
 
     private final JdbcClient jdbc;
@@ -79,6 +79,7 @@ class AudienceQueries {
                             from found join audience_contact c on c.person_id = found.id
                             join consent_record r on r.contact = c.contact and r.withdrawn_at is null
                             where not exists (select from opted_out o where o.contact = c.contact)
+                                and not exists (select from unreachable u where u.contact = c.contact)
                             group by c.person_id)
                         select (select count(*) from found), count(*) filter (where by_email),
                             count(*) filter (where by_text), count(*) filter (where by_ads) from reached
@@ -119,6 +120,7 @@ class AudienceQueries {
                         from audience_person p join audience_contact c on c.person_id = p.id
                         join consent_record r on r.contact = c.contact and r.purpose = :purpose and r.withdrawn_at is null
                         where {rule} and not exists (select from opted_out o where o.contact = c.contact)
+                                and not exists (select from unreachable u where u.contact = c.contact)
                         order by p.id, r.given_at desc, c.contact
                         """)
                 .param("purpose", purpose.key())

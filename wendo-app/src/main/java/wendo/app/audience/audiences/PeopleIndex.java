@@ -27,9 +27,11 @@ class PeopleIndex {
                 select other.key from audience_due d join identity own on own.key = d.contact and own.%1$s
                 join identity other on other.person = own.person and other.%1$s where d.is_taken
                 union
-                select r.phone from audience_due d join recipient r on r.email = d.contact where d.is_taken and r.phone <> ''
+                select r.phone from audience_due d join recipient r on r.email = d.contact and r.email <> ''
+                where d.is_taken and r.phone <> ''
                 union
-                select r.email from audience_due d join recipient r on r.phone = d.contact where d.is_taken and r.email <> '') found
+                select r.email from audience_due d join recipient r on r.phone = d.contact and r.phone <> ''
+                where d.is_taken and r.email <> '') found
             on conflict (business_id, contact) do update set is_taken = true where not audience_due.is_taken
             """.formatted(OF_CONTACTS);
 
@@ -47,15 +49,14 @@ class PeopleIndex {
             update audience_due d set identity_person = beside.person, anchor = coalesce(beside.person::text, beside.email)
             from (
                 select distinct on (r.phone) r.phone, r.email, i.person
-                from audience_due w join recipient r on r.phone = w.contact and r.email <> ''
+                from audience_due w join recipient r on r.phone = w.contact and r.phone <> '' and r.email <> ''
                 left join identity i on i.key = r.email and i.kind = 'email'
                 where w.is_taken and w.anchor is null order by r.phone, r.email) beside
             where d.contact = beside.phone and d.is_taken
             """,
             """
             update audience_due d set anchor = d.contact where d.is_taken and d.anchor is null and (
-                exists (select from recipient r where r.email = d.contact)
-                or exists (select from recipient r where r.phone = d.contact)
+                exists (select from audience_listed r where r.contact = d.contact)
                 or exists (select from subscriber s where s.email = d.contact and s.proof_id is null))
             """,
             // Somebody stays the same person when what they are known by changes.
@@ -103,7 +104,7 @@ class PeopleIndex {
             , came as materialized (
                 select people.id, v.click_id, v.link_id, v.arrived_at, v.language, v.country, v.device, true as is_personal
                 from people join audience_contact c on c.person_id = people.id
-                join recipient r on r.email = c.contact or r.phone = c.contact
+                join audience_listed r on r.contact = c.contact
                 cross join lateral (select * from visit where recipient_id = r.id and kind = 'person' offset 0) v
                 union all
                 select people.id, v.click_id, v.link_id, v.arrived_at, v.language, v.country, v.device, false
@@ -128,7 +129,7 @@ class PeopleIndex {
                 select people.id, coalesce(
                     (select o.name from identity i join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
                         where i.person = people.identity_person and o.name <> '' order by o.occurred_at desc, o.id limit 1),
-                    (select r.name from audience_contact c join recipient r on r.email = c.contact or r.phone = c.contact
+                    (select r.name from audience_contact c join audience_listed r on r.contact = c.contact
                         where c.person_id = people.id and r.name <> '' order by r.id limit 1), '') as name
                 from people) said
             where p.id = said.id and p.name <> left(said.name, 200)
@@ -138,14 +139,13 @@ class PeopleIndex {
             insert into audience_due (business_id, contact)
             select :business, found.contact from (
                 (select key as contact from identity where %s
-                    union select email from recipient where email <> '' union select phone from recipient where phone <> ''
+                    union select contact from audience_listed
                     union select email from subscriber where proof_id is null)
                 except select contact from audience_contact) found
             union
             select :business, c.contact from audience_contact c where
                 not exists (select from identity i where i.key = c.contact and i.%s)
-                and not exists (select from recipient r where r.email = c.contact)
-                and not exists (select from recipient r where r.phone = c.contact)
+                and not exists (select from audience_listed r where r.contact = c.contact)
                 and not exists (select from subscriber s where s.email = c.contact and s.proof_id is null)
             on conflict do nothing
             """.formatted(OF_CONTACTS, OF_CONTACTS);
@@ -173,15 +173,18 @@ class PeopleIndex {
     /** Notes those whose visits these are, if they are known. */
     void noteVisits(List<UUID> clicks) {
         jdbc.sql("""
+                        with came as materialized (
+                            select v.visitor, v.recipient_id from unnest(cast(:clicks as uuid[])) as asked (click)
+                            cross join lateral (select visitor, recipient_id from visit
+                                where click_id = asked.click and arrived_at = click_time(asked.click) and kind = 'person' offset 0) v)
                         insert into audience_due (business_id, contact)
-                        select distinct :business, c.contact
-                        from unnest(cast(:clicks as uuid[])) as asked (click)
-                        cross join lateral (select visitor, recipient_id from visit
-                            where click_id = asked.click and arrived_at = click_time(asked.click) and kind = 'person' offset 0) v
-                        left join recipient r on r.id = v.recipient_id
-                        left join identity i on i.kind = 'visitor' and i.key = v.visitor::text
-                        left join audience_person p on p.identity_person = i.person
-                        join audience_contact c on c.contact in (r.email, r.phone) or c.person_id = p.id
+                        select :business, c.contact
+                        from (
+                            select r.contact from came join audience_listed r on r.id = came.recipient_id
+                            union
+                            select c.contact from came join identity i on i.kind = 'visitor' and i.key = came.visitor::text
+                            join audience_person p on p.identity_person = i.person
+                            join audience_contact c on c.person_id = p.id) c
                         order by 2 on conflict do nothing
                         """)
                 .param("business", business())

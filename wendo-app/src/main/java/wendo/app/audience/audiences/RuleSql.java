@@ -24,7 +24,7 @@ final class RuleSql implements Criterion.Reader<String> {
     private static final String OUTCOMES = """
             select a.id from outcome o join trail t on t.outcome_id = o.id join identity i on i.id = t.identity_id
             join audience_person a on a.identity_person = i.person
-            where not o.is_proof and o.status <> 'cancelled'""";
+            where not o.is_proof and o.counts""";
 
     /** For a million people and a rule of several sets; PostgreSQL takes it only where it is needed. */
     private static final String MEMORY = "128MB";
@@ -183,11 +183,10 @@ final class RuleSql implements Criterion.Reader<String> {
 
     @Override
     public String sent(Criterion.Sent sent) {
-        String given = "where not r.held_out and r.code is not null"
-                + sent.link().map(id -> " and r.link_id = " + value(id)).orElse("");
-        return people("select c.person_id from recipient r join audience_contact c on c.contact = r.email " + given
-                + " union all select c.person_id from recipient r join audience_contact c on c.contact = r.phone "
-                + given);
+        return people(
+                """
+                select c.person_id from audience_listed r join audience_contact c on c.contact = r.contact
+                where not r.held_out and r.code is not null""" + sent.link().map(id -> " and r.link_id = " + value(id)).orElse(""));
     }
 
     @Override

@@ -32,6 +32,7 @@ enum SetupEntry {
     DISCLOSURE(Group.COUNTING, "/setup/disclosure", "desk.setup.setup-entry.disclosure"),
     KEYS(Group.CONNECTIONS, "/setup/keys", "desk.setup.setup-entry.api-keys"),
     NETWORKS(Group.CONNECTIONS, "/setup/networks", "desk.setup.setup-entry.partner-networks"),
+    AD_DESKS(Group.CONNECTIONS, "/setup/ad-desks", "desk.setup.setup-entry.ad-desks"),
     SENDING(Group.CONNECTIONS, "/setup/sending", "desk.setup.setup-entry.mail-and-texts");
 
     /** A heading of the list. */

@@ -7,7 +7,8 @@ import wendo.app.platform.site.Texts;
 public enum Withdrawal {
     STOP_PAGE("platform.consent.withdrawal.on-the-stop-page"),
     REPLY("platform.consent.withdrawal.by-a-reply"),
-    OFFICE("platform.consent.withdrawal.by-the-office");
+    OFFICE("platform.consent.withdrawal.by-the-office"),
+    COMPLAINT("platform.consent.withdrawal.by-a-complaint");
 
     private final String words;
 

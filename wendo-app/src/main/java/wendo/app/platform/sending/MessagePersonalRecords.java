@@ -49,5 +49,6 @@ class MessagePersonalRecords implements PersonalRecords {
         repository.eraseAnswers(person.outcomeArray(), person.contactArray());
         repository.erase(person.outcomeArray(), person.contactArray());
         repository.eraseOptOuts(person.contactArray());
+        repository.eraseUnreachable(person.contactArray());
     }
 }

@@ -151,6 +151,15 @@ public class Outbox {
                         .list());
     }
 
+    /** Whether mail came back from there for good. */
+    @Transactional(readOnly = true)
+    boolean isUnreachable(String contact) {
+        return jdbc.sql("select exists (select from unreachable where contact = ?)")
+                .param(contact)
+                .query(Boolean.class)
+                .single();
+    }
+
     /** Whether a plan was begun for this contact, on behalf of another lead, since then. */
     @Transactional(readOnly = true)
     public boolean isWrittenTo(String contact, UUID lead, Instant since) {

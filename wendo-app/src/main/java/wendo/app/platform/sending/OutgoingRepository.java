@@ -80,6 +80,10 @@ interface OutgoingRepository extends Repository<OutgoingMessage, UUID> {
             """)
     void eraseOptOuts(String[] contacts);
 
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(nativeQuery = true, value = "delete from unreachable where contact = any(:contacts)")
+    void eraseUnreachable(String[] contacts);
+
     @Query(nativeQuery = true, value = """
             select count(*) from outgoing
             where state not in ('waiting', 'sending') and coalesce(sent_at, due_at) < :before and recipient <> ''

@@ -49,6 +49,7 @@ class Sending {
     private final TextGateway gateway;
     private final Clips clips;
     private final Consents consents;
+    private final Outbox outbox;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -61,6 +62,7 @@ class Sending {
             TextGateway gateway,
             Clips clips,
             Consents consents,
+            Outbox outbox,
             ApplicationEventPublisher events,
             Clock clock) {
         this.repository = repository;
@@ -71,6 +73,7 @@ class Sending {
         this.gateway = gateway;
         this.clips = clips;
         this.consents = consents;
+        this.outbox = outbox;
         this.events = events;
         this.clock = clock;
     }
@@ -131,6 +134,10 @@ class Sending {
     /** Consent is looked up once more right before a message goes out. */
     private boolean isWithheld(UUID id, BusinessId business) {
         OutgoingMessage one = repository.lock(id);
+        if (one.hasWayOut() && outbox.isUnreachable(one.recipient())) {
+            one.stop(Texts.kept("platform.sending.address-unreachable"));
+            return true;
+        }
         Optional<ConsentPurpose> missing = one.needs().filter(purpose -> !consents.allows(one.recipient(), purpose));
         missing.filter(purpose -> one.isOnItsWay()).ifPresent(purpose -> {
             String said = Texts.of("platform.sending.no-consent-to-is-on", purpose.inWords());

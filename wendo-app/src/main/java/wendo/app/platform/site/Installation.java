@@ -34,13 +34,15 @@ public record Installation(
      * @param host empty text for none
      * @param user with one, the connection has to be encrypted (STARTTLS)
      * @param from whom mail comes from; it bears the business's name
+     * @param returnedKey what passes returned mail on is known by; empty text for nobody
      */
     public record Mail(
             @DefaultValue("") String host,
             int port,
             @DefaultValue("") String user,
             @DefaultValue("") String password,
-            String from) {}
+            String from,
+            @DefaultValue("") String returnedKey) {}
 
     /**
      * Where texts are given to, as JSON.

@@ -3,6 +3,7 @@ package wendo.app.audience.mailings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import jakarta.mail.internet.MimeMessage;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.LocalTime;
 import java.time.ZoneId;
@@ -222,6 +223,59 @@ class MailingTest extends WendoTest {
                 .isEqualTo(PEOPLE - 1);
         assertThat(count(tenant, "select count(*) from mailing_message where mailing_id = '%s'".formatted(second)))
                 .isZero();
+    }
+
+    @Test
+    void an_address_that_a_mail_came_back_from_is_written_to_no_more() {
+        String mailing = draft("heldOut", "0");
+        start(mailing);
+        await("all have left", () -> written().size() == PEOPLE);
+        List<UUID> messages = in(
+                tenant,
+                () -> jdbc.sql("select id from outgoing where purpose = 'mailing' order by recipient")
+                        .query(UUID.class)
+                        .list());
+        assertThat(returned("wrong", messages.get(0)).statusCode()).isEqualTo(401);
+        assertThat(returned(TestPost.GATEWAY_KEY, messages.get(0)).statusCode()).isEqualTo(204);
+        assertThat(returned(TestPost.GATEWAY_KEY, UUID.randomUUID()).statusCode())
+                .isEqualTo(204);
+        String lost = in(
+                tenant,
+                () -> jdbc.sql("select contact from unreachable")
+                        .query(String.class)
+                        .single());
+        assertThat(count(
+                        tenant,
+                        "select count(*) from outgoing where state = 'failed' and recipient = '%s'".formatted(lost)))
+                .isEqualTo(1);
+        String page = owner.get("/audiences/" + audience).body().replaceAll("\\s+", " ");
+        assertThat(page).contains("By e-mail</dt><dd>39</dd>");
+    }
+
+    private HttpResponse<String> returned(String key, UUID message) {
+        String mail = """
+                Content-Type: multipart/report; report-type=delivery-status; boundary="B"
+
+                --B
+                Content-Type: message/delivery-status
+
+                Reporting-MTA: dns; mx.post.example
+
+                Final-Recipient: rfc822; somebody@post.example
+                Action: failed
+                Status: 5.1.1
+
+                --B
+                Content-Type: text/rfc822-headers
+
+                Message-ID: <%s@marrampoint.example>
+
+                --B--
+                """.formatted(message);
+        return http().send(http().request("/t/mail/returned")
+                .header("Content-Type", "message/rfc822")
+                .header("Authorization", "Bearer " + key)
+                .POST(HttpRequest.BodyPublishers.ofString(mail)));
     }
 
     @Test
