@@ -114,4 +114,4 @@ create function door_audience_due() returns setof uuid
 -- Tables that were just filled are looked at at once: plans that know nothing of them take minutes instead of moments.
 create function analyze_audiences() returns void
     language plpgsql security definer set search_path = public
-    as $$ begin analyze audience_person, audience_contact, audience_visit, audience_member; end $$;
+    as $$ begin analyze audience_due, audience_person, audience_contact, audience_visit, audience_member; end $$;

@@ -2,7 +2,6 @@ package wendo.core.audience;
 
 import java.time.LocalDate;
 import java.util.Optional;
-import wendo.core.measure.Period;
 
 /**
  * Days in which something was done, of the business's own calendar.
@@ -52,10 +51,5 @@ public record When(int lastDays, Optional<LocalDate> first, Optional<LocalDate> 
     /** The day that counts no more; empty for no bound, so that what happens today is in. */
     public Optional<LocalDate> before() {
         return last.map(day -> day.plusDays(1));
-    }
-
-    /** Where both ends are said or counted. */
-    public Optional<Period> period(LocalDate today) {
-        return from(today).map(day -> new Period(day, before().orElse(today.plusDays(1))));
     }
 }

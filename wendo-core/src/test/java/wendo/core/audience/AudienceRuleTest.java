@@ -8,7 +8,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import wendo.core.measure.Period;
 
 class AudienceRuleTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 12, 1);
@@ -23,12 +22,10 @@ class AudienceRuleTest {
     void today_is_the_first_of_the_last_days_and_a_last_day_counts() {
         assertThat(When.last(1).from(TODAY)).contains(TODAY);
         assertThat(When.last(7).from(TODAY)).contains(LocalDate.of(2026, 11, 25));
-        assertThat(When.last(7).period(TODAY)).contains(Period.ofDays(LocalDate.of(2026, 11, 25), TODAY));
         When between = When.between(Optional.of(LocalDate.of(2026, 3, 1)), Optional.of(LocalDate.of(2026, 3, 31)));
         assertThat(between.before()).contains(LocalDate.of(2026, 4, 1));
         assertThat(between.isEver()).isFalse();
         assertThat(When.ever().isEver()).isTrue();
-        assertThat(When.ever().period(TODAY)).isEmpty();
     }
 
     @Test

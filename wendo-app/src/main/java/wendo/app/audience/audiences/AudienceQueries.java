@@ -43,11 +43,7 @@ class AudienceQueries {
     }
 
     /** How many people there are, and how many of them may be reached in which way. */
-    record Size(long people, long byEmail, long byText, long byAds) {
-        static Size none() {
-            return new Size(0, 0, 0, 0);
-        }
-    }
+    record Size(long people, long byEmail, long byText, long byAds) {}
 
     /**
      * Somebody of an audience.

@@ -38,6 +38,9 @@ class PeopleIndex {
     /** More rounds than a chain of lists needs; what lies beyond is looked at when it changes itself. */
     private static final int MOST_ROUNDS = 5;
 
+    /** From so many on the database has to look at its tables first: a plan that knows nothing of them takes minutes. Ours. */
+    private static final int MANY = 2_000;
+
     /** In turn, each for all contacts that were taken. */
     private static final List<String> STEPS = List.of(
             "update audience_due d set former_person = c.person_id from audience_contact c where c.contact = d.contact and d.is_taken",
@@ -239,6 +242,9 @@ class PeopleIndex {
             more = jdbc.sql(WIDEN).param("business", business()).update();
         }
         STEPS.forEach(step -> jdbc.sql(step).update());
+        if (taken >= MANY) {
+            jdbc.sql("select analyze_audiences()").query(row -> {});
+        }
         FACTS.forEach(step -> jdbc.sql(step).param("business", business()).update());
         jdbc.sql("delete from audience_due where is_taken").update();
         return taken;
@@ -254,26 +260,20 @@ class PeopleIndex {
         int taken;
         do {
             taken = scope.within(business, () -> refresh(portion));
-            if (taken == portion && all == 0) {
-                analyze(business); // so that the next portions are planned by what the first one stored
-            }
             all += taken;
         } while (taken > 0);
-        if (all > portion) {
-            analyze(business);
-        }
         return all;
     }
 
-    private void analyze(BusinessId business) {
-        scope.within(business, () -> {
-            jdbc.sql("select analyze_audiences()").query(row -> {});
-            return business;
-        });
-    }
-
-    /** Takes somebody out at once. */
+    /** Takes somebody out at once; what else they are known by is looked at anew, for it may bear their name. */
     void erase(String[] contacts) {
+        jdbc.sql("""
+                        insert into audience_due (business_id, contact)
+                        select distinct :business, other.contact from audience_contact own
+                        join audience_contact other on other.person_id = own.person_id
+                        where own.contact = any(cast(:contacts as text[])) and other.contact <> all(cast(:contacts as text[]))
+                        order by 2 on conflict do nothing
+                        """).param("business", business()).param("contacts", contacts).update();
         jdbc.sql("""
                         with gone as (delete from audience_contact where contact = any(cast(? as text[])) returning person_id)
                         delete from audience_person p using gone where p.id = gone.person_id and not exists (

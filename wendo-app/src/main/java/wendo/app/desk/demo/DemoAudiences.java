@@ -10,10 +10,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import org.springframework.core.env.Environment;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.outcome.outcomes.Outcomes;
@@ -22,6 +25,10 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.consent.ConsentGiven;
+import wendo.app.platform.consent.ConsentPlace;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.Consents;
 import wendo.app.visit.visits.LoggedVisit;
 import wendo.app.visit.visits.VisitStore;
 import wendo.core.handover.SendingHours;
@@ -46,6 +53,8 @@ class DemoAudiences {
     private final VisitStore visits;
     private final Outcomes outcomes;
     private final Businesses businesses;
+    private final Consents consents;
+    private final Environment environment;
     private final BusinessScope scope;
     private final JdbcClient jdbc;
     private final Clock clock;
@@ -54,12 +63,16 @@ class DemoAudiences {
             VisitStore visits,
             Outcomes outcomes,
             Businesses businesses,
+            Consents consents,
+            Environment environment,
             BusinessScope scope,
             JdbcClient jdbc,
             Clock clock) {
         this.visits = visits;
         this.outcomes = outcomes;
         this.businesses = businesses;
+        this.consents = consents;
+        this.environment = environment;
         this.scope = scope;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -103,6 +116,35 @@ class DemoAudiences {
                 deed.r-1: booking
                 """);
         write(business, maren, students);
+        scope.within(business.id(), () -> {
+            agree();
+            return business;
+        });
+        maren.send("/setup/ad-desks", "/setup/ad-desks", """
+                name: Fulmar Ads
+                address: http://localhost:%s
+                key: demo
+                """.formatted(
+                        environment.getProperty("WENDO_AD_DESK_PORT", "8093")));
+    }
+
+    /** Two of five students ticked that they may see offers elsewhere too. */
+    private void agree() {
+        List<String> all = jdbc.sql("select email from recipient where email like 'student.%' order by line")
+                .query(String.class)
+                .list();
+        consents.state(new ConsentGiven(
+                IntStream.range(0, all.size())
+                        .filter(i -> i % 5 < 2)
+                        .mapToObj(all::get)
+                        .toList(),
+                Set.of(ConsentPurpose.ADVERTISING),
+                "You may show me your offers on other sites too.",
+                ConsentPlace.TOLD,
+                UUID.randomUUID(),
+                Optional.empty(),
+                Optional.empty(),
+                "Course register"));
     }
 
     /** Whatever the hour: the demo's mail goes nowhere. */

@@ -3,6 +3,7 @@
         allowedDependencies = {
             "platform.accounts",
             "platform.business",
+            "platform.consent",
             "platform.site",
             "prepare.campaigns",
             "prepare.sources",
