@@ -13,7 +13,7 @@ import wendo.app.platform.privacy.PersonalRecords;
 class AudiencePersonalRecords implements PersonalRecords {
     private static final PersonalQuery KEPT = PersonalQuery.of(
             """
-            select distinct p.name, c.contact, a.name, m.joined_at::text, coalesce(m.left_at::text, '')
+            select distinct p.name, c.contact, coalesce(a.name, ''), coalesce(m.joined_at::text, ''), coalesce(m.left_at::text, '')
             from audience_contact c join audience_person p on p.id = c.person_id
             left join audience_member m on m.person_id = p.id left join audience a on a.id = m.audience_id
             where c.contact = any(:contacts) order by 2, 3, 4
