@@ -115,6 +115,7 @@ class PeopleIndex {
                 cross join lateral (select * from visit where visitor = i.key::uuid and kind = 'person' offset 0) v)
             """;
 
+    /** For all people of a portion at once: a look for each of them reads whole tables again and again. */
     private static final List<String> FACTS = List.of(
             PEOPLE + "delete from audience_visit v using people where v.person_id = people.id",
             CAME + """
@@ -129,12 +130,18 @@ class PeopleIndex {
             PEOPLE + """
             update audience_person p set name = left(said.name, 200)
             from (
-                select people.id, coalesce(
-                    (select o.name from identity i join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
-                        where i.person = people.identity_person and o.name <> '' order by o.occurred_at desc, o.id limit 1),
-                    (select r.name from audience_contact c join audience_listed r on r.contact = c.contact
-                        where c.person_id = people.id and r.name <> '' order by r.id limit 1), '') as name
-                from people) said
+                select people.id, coalesce(reported.name, listed.name, '') as name
+                from people
+                left join (
+                    select people.id, (array_agg(o.name order by o.occurred_at desc, o.id))[1] as name
+                    from people join identity i on i.person = people.identity_person
+                    join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
+                    where o.name <> '' group by people.id) reported on reported.id = people.id
+                left join (
+                    select people.id, (array_agg(r.name order by r.id))[1] as name
+                    from people join audience_contact c on c.person_id = people.id
+                    join audience_listed r on r.contact = c.contact
+                    where r.name <> '' group by people.id) listed on listed.id = people.id) said
             where p.id = said.id and p.name <> left(said.name, 200)
             """);
 
