@@ -40,10 +40,13 @@ class TransferJobs {
     @Bean
     RecurringTask<Void> transferNightlyTask(Businesses businesses, Transfers transfers, TransferRun run) {
         return Tasks.recurring("transfer-nightly", Schedules.daily(NIGHTLY))
-                .execute((task, context) -> businesses
-                        .all()
-                        .forEach(business ->
-                                as(business.value(), () -> transfers.standing().forEach(run::run))));
+                .execute((task, context) ->
+                        businesses.all().forEach(business -> night(business.value(), transfers, run)));
+    }
+
+    /** A fault in one list must not hold up the others. */
+    private static void night(UUID business, Transfers transfers, TransferRun run) {
+        as(business, () -> transfers.unfinished().forEach(transfer -> as(business, () -> run.run(transfer))));
     }
 
     /** A fault in one business must not hold up the others. */

@@ -8,8 +8,6 @@ import org.springframework.data.repository.Repository;
 interface TransferRepository extends Repository<Transfer, UUID> {
     Optional<Transfer> findById(UUID id);
 
-    List<Transfer> findByEndedAtIsNullOrderByMadeAtAscIdAsc();
-
     List<Transfer> findByAudienceIdAndEndedAtIsNullOrderByMadeAtAscIdAsc(UUID audience);
 
     long countByDeskIdAndEndedAtIsNull(UUID desk);

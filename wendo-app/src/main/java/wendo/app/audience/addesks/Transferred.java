@@ -25,6 +25,15 @@ class Transferred {
     }
 
     @Transactional(readOnly = true)
+    List<UUID> unfinished() {
+        return jdbc.sql("""
+                        select t.id from transfer t
+                        where t.ended_at is null or exists (select from transferred d where d.transfer_id = t.id)
+                        order by t.made_at, t.id
+                        """).query(UUID.class).list();
+    }
+
+    @Transactional(readOnly = true)
     boolean isAnybodyAt(UUID desk) {
         return jdbc.sql("""
                         select exists (select from transferred d join transfer t on t.id = d.transfer_id where t.desk_id = ?)

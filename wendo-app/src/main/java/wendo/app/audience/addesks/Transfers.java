@@ -102,11 +102,10 @@ class Transfers {
                 .toList();
     }
 
+    /** Those that stand, and those that have ended while somebody is on their list still. */
     @Transactional(readOnly = true)
-    List<UUID> standing() {
-        return repository.findByEndedAtIsNullOrderByMadeAtAscIdAsc().stream()
-                .map(Transfer::id)
-                .toList();
+    List<UUID> unfinished() {
+        return there.unfinished();
     }
 
     @Transactional(readOnly = true)

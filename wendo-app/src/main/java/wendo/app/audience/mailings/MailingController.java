@@ -123,7 +123,12 @@ class MailingController {
 
     /** What the form shows. */
     private record Edited(
-            String action, UUID audience, Optional<Mailings.Listed> mailing, int version, Map<String, String> typed) {}
+            String action, UUID audience, Optional<Mailings.Listed> mailing, int version, Map<String, String> typed) {
+        /** What was shown first stays what is compared with: a look at it is no new beginning. */
+        Edited at(int shown) {
+            return new Edited(action, audience, mailing, shown, typed);
+        }
+    }
 
     private ModelAndView edit(Edited edited, Map<String, String> faults) {
         AudiencePeople.Named audience = audience(edited.audience());
@@ -213,7 +218,8 @@ class MailingController {
     ModelAndView save(@PathVariable UUID id, TypedFields typed) {
         Mailings.Listed mailing = draft(id);
         MailingForm.Read read = MailingForm.read(typed);
-        Edited edited = edited(mailing, typed.firstValues());
+        EditedVersion version = EditedVersion.of(typed.text("version"));
+        Edited edited = edited(mailing, typed.firstValues()).at(version.number().orElse(mailing.version()));
         if (typed.isSent(LOOK)) {
             return edit(edited, Map.of());
         }
@@ -221,7 +227,7 @@ class MailingController {
             return InvalidForm.of(edit(edited, read.faults()));
         }
         try {
-            if (!mailings.change(id, EditedVersion.of(typed.text("version")), read.form())) {
+            if (!mailings.change(id, version, read.form())) {
                 throw new ResponseStatusException(HttpStatus.CONFLICT, Texts.of("audience.mailings.no-draft"));
             }
         } catch (OptimisticLockingFailureException e) {

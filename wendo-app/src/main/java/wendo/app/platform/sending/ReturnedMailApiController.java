@@ -71,6 +71,9 @@ class ReturnedMailApiController {
 
     private boolean heed(ReturnedMail returned) {
         OutgoingMessage about = repository.lock(returned.message());
+        if (about.recipient().isEmpty()) { // erased since it went out
+            return false;
+        }
         if (returned.isComplaint()) {
             outbox.optOut(about.recipient(), Withdrawal.COMPLAINT);
             return true;

@@ -32,6 +32,9 @@ class TransferTest extends WendoTest {
     @Autowired
     private Consents consents;
 
+    @Autowired
+    private Transfers transfers;
+
     private Tenant tenant;
     private Http owner;
     private AdDesk desk;
@@ -169,6 +172,20 @@ class TransferTest extends WendoTest {
         await("it is told", () -> page().contains("The ad desk did not answer."));
         assertThat(count(tenant, "select count(*) from transferred where transfer_id = '%s'".formatted(transfer)))
                 .isZero();
+    }
+
+    @Test
+    void whoever_is_on_the_list_of_a_desk_that_was_away_is_taken_off_the_next_night() {
+        String transfer = begin("summer");
+        await("the list is there", () -> count(tenant, "select count(*) from transferred") == AGREED);
+        desk.close();
+        owner.form(audience + "/ad-desks", audience + "/ad-desks/" + transfer + "/end");
+        await(
+                "it failed",
+                () -> count(tenant, "select count(*) from transfer where ended_at is not null and fault <> ''") == 1);
+        assertThat(in(tenant, transfers::unfinished)).containsExactly(UUID.fromString(transfer));
+        in(tenant, () -> jdbc.sql("delete from transferred").update());
+        assertThat(in(tenant, transfers::unfinished)).isEmpty();
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -276,6 +277,21 @@ class MailingTest extends WendoTest {
                 .header("Content-Type", "message/rfc822")
                 .header("Authorization", "Bearer " + key)
                 .POST(HttpRequest.BodyPublishers.ofString(mail)));
+    }
+
+    @Test
+    void of_two_who_write_the_same_mailing_the_later_is_told_also_after_a_look_at_it() {
+        String edit = "/audiences/mailings/" + draft() + "/edit";
+        String shown = owner.get(edit).body().replaceFirst("(?s)^.*name=\"version\" value=\"(\\d+)\".*$", "$1");
+        String[] mine = {"version", shown, "name", "Mine", "link", link, "subject", "Hi", "body", "{link}"};
+        owner.form(edit, edit, "version", shown, "name", "Theirs", "link", link, "subject", "Hi", "body", "{link}");
+        String[] look = Arrays.copyOf(mine, mine.length + 2);
+        look[mine.length] = "op";
+        look[mine.length + 1] = "look";
+        assertThat(owner.form(edit, edit, look).body()).contains("name=\"version\" value=\"" + shown + "\"");
+        HttpResponse<String> told = owner.form(edit, edit, mine);
+        assertThat(told.statusCode()).isEqualTo(409);
+        assertThat(told.body()).contains("value=\"Mine\"", "Theirs");
     }
 
     @Test
