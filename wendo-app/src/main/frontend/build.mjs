@@ -46,7 +46,7 @@ await build({ entryPoints: ["js/chart.js"], outfile: join(assets, "chart.js"), b
 await build({ entryPoints: ["tag/wendo.js"], outfile: join(open, "wendo.js"), bundle: true, minify: true, format: "iife", target: "es2017", logLevel: "warning" });
 for (const folder of [assets, open]) copyFileSync("node_modules/htmx.org/dist/htmx.min.js", join(folder, "htmx.js"));
 
-for (const name of ["embed", "framed", "disclosure"]) {
+for (const name of ["embed", "framed", "disclosure", "tag-frame"]) {
     await build({ entryPoints: [`tag/${name}.js`], outfile: join(open, `${name}.js`), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });
 }
 await build({ entryPoints: ["tag/goes.js"], outfile: join(open, "goes.js"), bundle: true, minify: true, format: "iife", target: "es2020", logLevel: "warning" });
@@ -56,6 +56,9 @@ copyFileSync("node_modules/@ip-location-db/geo-whois-asn-country-mmdb/geo-whois-
 for (const weight of ["400Regular", "600SemiBold"]) {
     copyFileSync(`node_modules/@expo-google-fonts/libre-franklin/${weight}/LibreFranklin_${weight}.ttf`, join(data, `print-${weight.slice(0, 3)}.ttf`));
 }
+// The page between a link with visitor tags and where it leads has all that it needs in it.
+copyFileSync("tag/tag-page.html", join(data, "tag-page.html"));
+await build({ entryPoints: ["tag/tag-page.css", "tag/tag-page.js"], outdir: data, minify: true, target: "es2020", logLevel: "warning" });
 copyFileSync("css/print.css", join(data, "print.css"));
 copyFileSync("node_modules/naughty-words/en.json", join(data, "offensive-words.json"));
 

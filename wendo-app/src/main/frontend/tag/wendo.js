@@ -5,6 +5,7 @@
 // A report may also tell name, email, phone, code, answer, items and note.
 //   <data data-wendo="booking" data-reference="B-1042" data-value="95.00" data-currency="GBP"></data>
 // With data-disclosure, links that earn are marked as set under Setup, Disclosure.
+// wendo("consent", { advertising: true, measurement: false, words: "…" }) also tells which visitor tags of the link may be used.
 // With data-consent="ask", and where the browser asks for privacy, nothing is kept before wendo("consent", true).
 const script = document.currentScript;
 const site = script.dataset.site;
@@ -51,8 +52,26 @@ for (const pressed of ["click", "auxclick"]) document.addEventListener(pressed, 
 // On the page that a visit ends on, its identifier is known without anything being kept.
 const click = () => arrived || kept("click");
 
+// Visitor tags that the link left to this page's banner, once for each visit. A script runs in a frame, shut up.
+const tagged = (given) => {
+    const purposes = ["advertising", "measurement"].filter((one) => given === true || (given && given[one] === true));
+    return tell("tag-consents", { site, clickId: click(), agreed: purposes.join(" "), words: most((given && given.words) || "", 1000), address })
+        .then((answer) => (answer.ok ? answer.json() : []))
+        .then((uses) =>
+            uses.forEach(({ src, frame }) => {
+                const element = document.createElement(frame ? "iframe" : "img");
+                if (frame) element.sandbox = "allow-scripts";
+                element.hidden = true;
+                element.src = new URL(src, script.src).href;
+                document.body.append(element);
+            }),
+        )
+        .catch(() => {});
+};
+
 const consent = (isGiven) => {
-    mayKeep = isGiven === true;
+    if (click()) tagged(isGiven);
+    mayKeep = isGiven === true || Boolean(isGiven && isGiven.measurement);
     if (mayKeep) keepBoth();
     else {
         visitor = "";

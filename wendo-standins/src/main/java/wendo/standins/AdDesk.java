@@ -9,6 +9,7 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.Base64;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -27,12 +28,27 @@ public final class AdDesk implements AutoCloseable {
     private static final int MAX_BODY = 2_000_000;
     private static final int MOST_LINES = 10_000;
 
+    /** A transparent picture of one point (GIF89a). */
+    private static final byte[] PICTURE =
+            Base64.getDecoder().decode("R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7");
+
+    /** What a page that measures loads: it fetches the picture in its turn, and tells whether it sees any cookie. */
+    private static final String SCRIPT = """
+            (() => {
+              const script = document.currentScript;
+              let sees = "nothing";
+              try { sees = document.cookie ? "cookies" : "nothing"; } catch (e) { sees = "nothing"; }
+              new Image().src = new URL("/tag/" + new URL(script.src).searchParams.get("id") + ".gif?sees=" + sees, script.src);
+            })();
+            """;
+
     private final HttpServer server;
     private final ExecutorService threads = Executors.newFixedThreadPool(4);
     private final String key;
     private final Set<String> members = new HashSet<>();
     private final Map<String, Set<String>> lists = new TreeMap<>();
     private final Map<String, Integer> tags = new TreeMap<>();
+    private boolean sawCookies;
 
     private AdDesk(HttpServer server, String key) {
         this.server = server;
@@ -81,6 +97,13 @@ public final class AdDesk implements AutoCloseable {
         }
     }
 
+    /** Whether a script of ours saw a cookie of the page that it ran on. */
+    public boolean sawCookies() {
+        synchronized (lists) {
+            return sawCookies;
+        }
+    }
+
     private void answer(HttpExchange exchange) throws IOException {
         try (exchange) {
             List<String> path =
@@ -91,13 +114,27 @@ public final class AdDesk implements AutoCloseable {
                         URLDecoder.decode(path.get(1), StandardCharsets.UTF_8),
                         path.size() > 2 ? path.get(2) : "");
             } else if (path.get(0).equals("tag") && path.size() == 2) {
-                synchronized (lists) {
-                    tags.merge(path.get(1).replaceFirst("\\.(gif|js)$", ""), 1, Integer::sum);
-                }
-                exchange.sendResponseHeaders(204, -1);
+                called(exchange, path.get(1));
+            } else if (path.get(0).equals("tag.js")) {
+                send(exchange, 200, "text/javascript", SCRIPT);
             } else {
                 send(exchange, 200, "text/html", page());
             }
+        }
+    }
+
+    /** A picture that a page fetches, or a call from a server. */
+    private void called(HttpExchange exchange, String tag) throws IOException {
+        synchronized (lists) {
+            sawCookies |= "sees=cookies".equals(exchange.getRequestURI().getQuery());
+            tags.merge(tag.replaceFirst("\\.gif$", ""), 1, Integer::sum);
+        }
+        if (tag.endsWith(".gif")) {
+            exchange.getResponseHeaders().set("Content-Type", "image/gif");
+            exchange.sendResponseHeaders(200, PICTURE.length);
+            exchange.getResponseBody().write(PICTURE);
+        } else {
+            exchange.sendResponseHeaders(204, -1);
         }
     }
 

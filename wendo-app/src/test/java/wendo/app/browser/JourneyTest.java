@@ -265,7 +265,7 @@ class JourneyTest extends WendoTest {
         signIn();
         page.locator("details.menu").last().locator("summary").click();
         page.locator("a[data-section=setup]").click();
-        assertThat(page.locator("[data-entry]:visible")).hasCount(27);
+        assertThat(page.locator("[data-entry]:visible")).hasCount(28);
         page.getByLabel("Search").fill("link");
         assertThat(page.locator("[data-entry]:visible")).hasCount(2);
         assertThat(page.locator("[data-group]:visible")).hasCount(2);

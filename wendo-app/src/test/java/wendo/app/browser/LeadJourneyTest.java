@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
@@ -162,7 +163,8 @@ class LeadJourneyTest extends Journey {
         assertThat(page.locator("main")).containsText("1 unmatched");
         assertThat(Browser.axe(page)).isEmpty();
         button("Import the good rows");
-        assertThat(page.getByText("Undo import")).isVisible();
+        assertThat(page.getByText("Undo import"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(20_000));
         await("the code earns", () -> count(tenant, "select count(*) from credit where last_touch_minor = 4500") == 1);
         page.setViewportSize(390, 844);
         for (String path :

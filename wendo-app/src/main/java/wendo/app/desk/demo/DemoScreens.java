@@ -38,13 +38,20 @@ class DemoScreens {
     private final BusinessScope scope;
     private final DemoIncome income;
     private final DemoAudiences audiences;
+    private final DemoTags tags;
     private final Environment environment;
 
     DemoScreens(
-            JdbcClient jdbc, BusinessScope scope, DemoIncome income, DemoAudiences audiences, Environment environment) {
+            JdbcClient jdbc,
+            BusinessScope scope,
+            DemoIncome income,
+            DemoAudiences audiences,
+            DemoTags tags,
+            Environment environment) {
         this.jdbc = jdbc;
         this.income = income;
         this.audiences = audiences;
+        this.tags = tags;
         this.scope = scope;
         this.environment = environment;
     }
@@ -177,6 +184,7 @@ class DemoScreens {
         income.earn(business, maren);
         income.disclose(business, maren);
         audiences.show(business, maren);
+        tags.show(business, maren);
     }
 
     /** A booking that nothing joins to a source. */

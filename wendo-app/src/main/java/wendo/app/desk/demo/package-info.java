@@ -13,6 +13,7 @@
             "visit.visits",
             "outcome.income",
             "outcome.outcomes",
+            "audience.visitortags",
             "credit",
             "money.spend",
             "money.targets"

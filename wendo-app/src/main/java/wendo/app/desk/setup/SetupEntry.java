@@ -9,6 +9,7 @@ import wendo.app.platform.site.Texts;
 enum SetupEntry {
     BUSINESS(Group.BUSINESS, "/setup/business", "desk.setup.setup-entry.details"),
     APPEARANCE(Group.BUSINESS, "/setup/appearance", "desk.setup.setup-entry.appearance"),
+    BRANDS(Group.BUSINESS, "/setup/brands", "desk.setup.setup-entry.brands"),
     PEOPLE(Group.BUSINESS, "/setup/people", "desk.setup.setup-entry.people"),
     ACTIVITY(Group.BUSINESS, "/setup/activity", "desk.setup.setup-entry.activity"),
     BACKUPS(Group.BUSINESS, "/setup/backups", "desk.setup.setup-entry.backups"),

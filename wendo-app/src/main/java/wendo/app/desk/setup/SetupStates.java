@@ -29,7 +29,8 @@ class SetupStates {
                 (select count(*) from api_key where revoked_at is null),
                 (select count(*) from partner_network where not archived),
                 (select count(*) from membership),
-                (select count(*) from ad_desk where removed_at is null)
+                (select count(*) from ad_desk where removed_at is null),
+                (select count(*) from brand where removed_at is null)
             """;
 
     private final JdbcClient jdbc;
@@ -81,6 +82,7 @@ class SetupStates {
                     states.put(SetupEntry.KEYS, some(row.getLong(12), Texts.of("desk.setup.state-active")));
                     states.put(SetupEntry.NETWORKS, some(row.getLong(13), Texts.of("desk.setup.state-active")));
                     states.put(SetupEntry.AD_DESKS, some(row.getLong(15), Texts.of("desk.setup.state-active")));
+                    states.put(SetupEntry.BRANDS, some(row.getLong(16), Texts.of("desk.setup.state-active")));
                     states.put(SetupEntry.PEOPLE, String.valueOf(row.getLong(14)));
                     return states;
                 })

@@ -24,6 +24,7 @@ enum BatchColumn {
     OUTSIDE("issue.batches.batch-column.outside", "afterwards", "then-to"),
     PAID("issue.batches.batch-column.paid", "sponsored"),
     DISCLOSURE("issue.batches.batch-column.disclosure"),
+    BRAND("issue.batches.batch-column.brand"),
     LINK("issue.batches.batch-column.link", "short-link", "tracking-link");
 
     private final String heading;

@@ -45,7 +45,8 @@ record RowWishes(Matching matching) {
                         text(row, BatchColumn.LAST_DAY),
                         text(row, BatchColumn.OUTSIDE),
                         YES.contains(text(row, BatchColumn.PAID).toLowerCase(Locale.ROOT)),
-                        text(row, BatchColumn.DISCLOSURE)));
+                        text(row, BatchColumn.DISCLOSURE),
+                        text(row, BatchColumn.BRAND)));
     }
 
     private Map<String, String> fields(Table.Row row) {

@@ -49,6 +49,8 @@ import wendo.app.platform.site.Ribbons;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.brands.BrandListed;
+import wendo.app.prepare.brands.Brands;
 
 /** One link: what it is for, and what it brought. */
 @Controller
@@ -62,6 +64,7 @@ class LinkController {
     private final LinkHosts hosts;
     private final LinkAlerts alerts;
     private final Accounts accounts;
+    private final Brands brands;
     private final Ribbons ribbons;
     private final Clock clock;
 
@@ -74,6 +77,7 @@ class LinkController {
             LinkHosts hosts,
             LinkAlerts alerts,
             Accounts accounts,
+            Brands brands,
             Ribbons ribbons,
             Clock clock) {
         this.links = links;
@@ -84,6 +88,7 @@ class LinkController {
         this.hosts = hosts;
         this.alerts = alerts;
         this.accounts = accounts;
+        this.brands = brands;
         this.ribbons = ribbons;
         this.clock = clock;
     }
@@ -100,6 +105,7 @@ class LinkController {
             String issuer,
             List<Colleague> colleagues,
             List<String> labels,
+            List<BrandListed> brands,
             LinkFigures.Counts counts,
             List<LinkFigures.Bar<LocalDate>> days,
             int daysOfBar,
@@ -139,6 +145,7 @@ class LinkController {
                         typed.terms().owner(),
                         accounts.colleagues(),
                         links.labelsInUse(),
+                        brands.list(),
                         figures.counts(id, choice.period(), context.zone()),
                         figures.days(id, choice.period()),
                         LinkFigures.daysOfBar(choice.period()),

@@ -5,6 +5,7 @@
             "platform.business",
             "platform.site",
             "platform.tables",
+            "prepare.brands",
             "prepare.campaigns",
             "prepare.sources",
             "issue.alerts",

@@ -15,8 +15,15 @@ public record CheckedTerms(
         Optional<LocalDate> lastDay,
         Optional<WebAddress> outside,
         boolean isPaid,
-        String disclosure) {
+        String disclosure,
+        Optional<UUID> brand) {
     public CheckedTerms {
         labels = List.copyOf(labels);
+    }
+
+    /** The same of this brand, where none was named. */
+    CheckedTerms orOfBrand(Optional<UUID> other) {
+        return new CheckedTerms(
+                note, owner, labels, firstDay, lastDay, outside, isPaid, disclosure, brand.isPresent() ? brand : other);
     }
 }

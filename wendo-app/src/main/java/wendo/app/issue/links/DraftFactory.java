@@ -5,8 +5,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
+import wendo.app.prepare.brands.BrandListed;
+import wendo.app.prepare.brands.Brands;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.app.prepare.sources.SourceListed;
@@ -150,9 +153,16 @@ final class DraftFactory {
                 parameters,
                 tagging.map(tagged -> tagged.address().toString()).orElse(""),
                 tagging.map(Tagging::replaced).orElse(List.of()),
-                own.terms(),
+                own.terms().orOfBrand(brandOf(rough.address())),
                 rough.faults(),
                 ending.alternative());
+    }
+
+    /** A link to a brand's site is the brand's, unless another was named. */
+    private Optional<UUID> brandOf(Address address) {
+        return address.page()
+                .flatMap(page -> Brands.ofSite(setting.brands(), page.toString()))
+                .map(BrandListed::id);
     }
 
     private static String name(Rough rough) {

@@ -20,6 +20,8 @@ import wendo.app.platform.business.Business;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.brands.BrandListed;
+import wendo.app.prepare.brands.Brands;
 import wendo.core.links.AddressRefused;
 
 /** The names that a business's links begin with. */
@@ -30,16 +32,19 @@ class HostController {
     private final LinkHosts hosts;
     private final LinkQueries links;
     private final LinkDomains domains;
+    private final Brands brands;
 
-    HostController(LinkHosts hosts, LinkQueries links, LinkDomains domains) {
+    HostController(LinkHosts hosts, LinkQueries links, LinkDomains domains, Brands brands) {
         this.hosts = hosts;
         this.links = links;
         this.domains = domains;
+        this.brands = brands;
     }
 
     record RefusedForward(String forwardFault, UUID forwardHost, String forwardLink) {}
 
-    record HostsPage(List<LinkHosts.Detail> hosts, String name, String fault, boolean maySetUp) {}
+    record HostsPage(
+            List<LinkHosts.Detail> hosts, List<BrandListed> brands, String name, String fault, boolean maySetUp) {}
 
     @GetMapping
     ModelAndView list(CurrentPerson person) {
@@ -113,6 +118,19 @@ class HostController {
         return "redirect:/setup/hosts";
     }
 
+    @PostMapping("/{id}/brand")
+    String giveTo(@PathVariable UUID id, @RequestParam(defaultValue = "") String brand, CurrentPerson person) {
+        person.mustBeAllowedToSetUp();
+        find(id);
+        hosts.giveTo(
+                id,
+                brands.list().stream()
+                        .map(BrandListed::id)
+                        .filter(one -> one.toString().equals(brand))
+                        .findFirst());
+        return "redirect:/setup/hosts";
+    }
+
     /** An empty link ends the forwarding. */
     @PostMapping("/{id}/forward")
     ModelAndView forward(@PathVariable UUID id, @RequestParam(defaultValue = "") String link, CurrentPerson person) {
@@ -139,6 +157,7 @@ class HostController {
     private ModelAndView list(CurrentPerson person, String name, String fault) {
         return ViewRecord.of(
                 "issue/links/hosts",
-                new HostsPage(hosts.list(), name, fault, person.role().maySetUp()));
+                new HostsPage(
+                        hosts.list(), brands.list(), name, fault, person.role().maySetUp()));
     }
 }

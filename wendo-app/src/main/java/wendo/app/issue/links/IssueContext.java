@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.accounts.Accounts;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Texts;
+import wendo.app.prepare.brands.Brands;
 import wendo.app.prepare.sources.Sources;
 import wendo.core.links.Labels;
 import wendo.core.links.SlugPattern;
@@ -25,6 +26,7 @@ public class IssueContext {
     private final TagPlans plans;
     private final Sources sources;
     private final Accounts accounts;
+    private final Brands brands;
     private final Slugs slugs;
     private final JdbcClient jdbc;
 
@@ -41,6 +43,7 @@ public class IssueContext {
             TagPlans plans,
             Sources sources,
             Accounts accounts,
+            Brands brands,
             Slugs slugs,
             JdbcClient jdbc) {
         this.businesses = businesses;
@@ -48,6 +51,7 @@ public class IssueContext {
         this.plans = plans;
         this.sources = sources;
         this.accounts = accounts;
+        this.brands = brands;
         this.slugs = slugs;
         this.jdbc = jdbc;
     }
@@ -74,7 +78,8 @@ public class IssueContext {
                         : Optional.empty(),
                 sources.byIdentifierAndTag(),
                 accounts.colleagues(),
-                new Labels(labelsInUse()));
+                new Labels(labelsInUse()),
+                brands.list());
     }
 
     private static Set<String> known(NamedPlan plan) {

@@ -10,6 +10,7 @@ import org.springframework.web.servlet.ModelAndView;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.brands.BrandListed;
 import wendo.app.prepare.campaigns.CampaignListed;
 import wendo.app.prepare.campaigns.Campaigns;
 import wendo.app.prepare.destinations.DestinationListed;
@@ -63,7 +64,8 @@ class IssueContextFactory {
             List<LinkHosts.LinkHost> hosts,
             List<NamedPlan> plans,
             List<Colleague> colleagues,
-            Collection<String> labels) {}
+            Collection<String> labels,
+            List<BrandListed> brands) {}
 
     IssueSheet layOut(IssueForm form) {
         IssueSetting setting = desk.setting(form.choice());
@@ -131,6 +133,7 @@ class IssueContextFactory {
                         hosts.inUse(),
                         plans.list(),
                         sheet.setting().colleagues(),
-                        sheet.setting().labels().all()));
+                        sheet.setting().labels().all(),
+                        sheet.setting().brands()));
     }
 }

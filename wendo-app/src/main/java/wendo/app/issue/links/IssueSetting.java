@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.business.Business;
+import wendo.app.prepare.brands.BrandListed;
 import wendo.app.prepare.sources.SourceListed;
 import wendo.core.links.Labels;
 import wendo.core.links.SlugPattern;
@@ -23,7 +24,8 @@ record IssueSetting(
         Optional<SlugPattern> pattern,
         Map<String, SourceListed> sources,
         List<Colleague> colleagues,
-        Labels labels) {
+        Labels labels,
+        List<BrandListed> brands) {
     /** What may stand in braces in a pattern, beside the plan's typed fields. */
     static final List<String> PATTERN_PARTS = List.of("source", "campaign", "medium", "channel");
 }

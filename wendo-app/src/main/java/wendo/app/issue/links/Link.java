@@ -29,6 +29,7 @@ class Link extends BusinessEntity {
     private String outsideAddress = "";
     private boolean isPaid;
     private String disclosure = "";
+    private @Nullable UUID brandId;
     private @Nullable Instant archivedAt;
     private @Nullable Instant countedFrom;
     private Instant createdAt;
@@ -67,6 +68,7 @@ class Link extends BusinessEntity {
         this.outsideAddress = terms.outside().map(this::tag).orElse("");
         this.isPaid = terms.isPaid();
         this.disclosure = terms.disclosure();
+        this.brandId = terms.brand().orElse(null);
     }
 
     /** Its terms as they would be typed. The address outside of its days has the link's tags, which are put on again. */
@@ -79,7 +81,8 @@ class Link extends BusinessEntity {
                 lastDay == null ? "" : lastDay.toString(),
                 outsideAddress,
                 isPaid,
-                disclosure);
+                disclosure,
+                brandId == null ? "" : brandId.toString());
     }
 
     /** The address with the link's tags. */

@@ -47,6 +47,7 @@ public class LinkDirectory {
      *
      * @param subscribes true if whoever brings an address is subscribed
      * @param asks true if an entry form may stand before where it leads
+     * @param brand the link's own, else its domain's
      */
     public record Target(
             UUID link,
@@ -56,7 +57,9 @@ public class LinkDirectory {
             Optional<Days> days,
             Optional<Routes> routes,
             boolean subscribes,
-            boolean asks) {
+            boolean asks,
+            UUID campaign,
+            Optional<UUID> brand) {
 
         /** Its address for this destination if it may lead there now; else its own destination's. */
         public String addressFor(UUID destination) {

@@ -24,12 +24,12 @@ final class LinkDirectoryRows {
     private static final int PORTION = 10_000;
     private static final String HOSTS = """
             select name, host_id, business_id, business_name, forwards_to, keeps_cookie, locale, origin, own_texts, own_words,
-                site_key, has_logo, has_colour, edition, address, imprint, privacy, signed
+                site_key, has_logo, has_colour, edition, address, imprint, privacy, signed, brand_logo
             from door_link_hosts()
             """;
     private static final String LINKS = """
             select host, slug, link_id, source_id, business_id, destination_id, tagged_address, opens_at, closes_at,
-                outside_address, zone, branches, subscribes, asks
+                outside_address, zone, branches, subscribes, asks, campaign_id, brand_id
             from\s""";
 
     private LinkDirectoryRows() {}
@@ -72,7 +72,8 @@ final class LinkDirectoryRows {
                 row.getString("address"),
                 row.getString("imprint"),
                 row.getString("privacy"),
-                row.getBoolean("signed"));
+                row.getBoolean("signed"),
+                row.getString("brand_logo"));
     }
 
     /** Receives the links one by one. */
@@ -118,7 +119,9 @@ final class LinkDirectoryRows {
                 days(row),
                 routes(row),
                 row.getBoolean("subscribes"),
-                row.getBoolean("asks"));
+                row.getBoolean("asks"),
+                shared.id(row.getObject("campaign_id", UUID.class)),
+                Optional.ofNullable(row.getObject("brand_id", UUID.class)).map(shared::id));
     }
 
     private static Optional<LinkDirectory.Days> days(ResultSet row) throws SQLException {

@@ -21,7 +21,7 @@ import wendo.core.links.Slug;
 @Service
 public class LinkHosts {
     private static final String HOSTS = """
-            select h.id, h.name, h.origin, h.is_default, h.retired_at, h.checked_at, h.problem, h.forwards_to,
+            select h.id, h.name, h.origin, h.is_default, h.retired_at, h.checked_at, h.problem, h.forwards_to, h.brand_id,
                 (select count(*) from link l where l.host_id = h.id) as links,
                 (select o.origin || '/' || f.slug from link f join link_host o on o.id = f.host_id
                     where f.id = h.forwards_to) as forward_address
@@ -58,6 +58,7 @@ public class LinkHosts {
      * A host with what Setup shows of it.
      *
      * @param forwardAddress the link that all its other paths go by way of; empty text if none
+     * @param brand whose links are made here unless they are another one's
      */
     public record Detail(
             LinkHost host,
@@ -65,7 +66,8 @@ public class LinkHosts {
             boolean isRetired,
             Optional<Instant> checkedAt,
             String forwardAddress,
-            long links) {
+            long links,
+            Optional<UUID> brand) {
         public String problem() {
             return host.problem();
         }
@@ -181,6 +183,12 @@ public class LinkHosts {
         return host.isPresent();
     }
 
+    /** Its links are this brand's, unless they say otherwise; with none they are the business's own. */
+    @Transactional
+    void giveTo(UUID id, Optional<UUID> brand) {
+        repository.findById(id).ifPresent(host -> host.belongTo(brand.orElse(null)));
+    }
+
     /** All paths that are no links of this host's own go by way of a link, or are dead ends again. */
     @Transactional
     void forward(UUID id, Optional<UUID> link) {
@@ -242,6 +250,7 @@ public class LinkHosts {
                 row.getTimestamp("retired_at") != null,
                 Optional.ofNullable(checked).map(Timestamp::toInstant),
                 forward == null ? "" : forward,
-                row.getLong("links"));
+                row.getLong("links"),
+                Optional.ofNullable(row.getObject("brand_id", UUID.class)));
     }
 }

@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
  * @param firstDay the first day of use, or empty text; {@code lastDay} alike
  * @param outside where the link leads outside of these days
  * @param disclosure what has to stand beside a paid link
+ * @param brand its identifier or its name, or empty text
  */
 public record LinkTerms(
         String note,
@@ -19,7 +20,8 @@ public record LinkTerms(
         String lastDay,
         String outside,
         boolean isPaid,
-        String disclosure)
+        String disclosure,
+        String brand)
         implements Serializable {
 
     /** Reads a form's fields; one that is not there is empty text. */
@@ -32,10 +34,11 @@ public record LinkTerms(
                 field.apply("lastDay").strip(),
                 field.apply("outside").strip(),
                 field.apply("paid").equals("yes"),
-                field.apply("disclosure").strip());
+                field.apply("disclosure").strip(),
+                field.apply("brand").strip());
     }
 
     public static LinkTerms none() {
-        return new LinkTerms("", "", "", "", "", "", false, "");
+        return new LinkTerms("", "", "", "", "", "", false, "", "");
     }
 }

@@ -25,6 +25,7 @@ class StoredHost extends BusinessEntity {
     private String problem = "";
 
     private @Nullable UUID forwardsTo;
+    private @Nullable UUID brandId;
 
     @SuppressWarnings("NullAway.Init")
     protected StoredHost() {}
@@ -66,6 +67,10 @@ class StoredHost extends BusinessEntity {
 
     void forwardTo(@Nullable UUID link) {
         this.forwardsTo = link;
+    }
+
+    void belongTo(@Nullable UUID brand) {
+        this.brandId = brand;
     }
 
     LinkHosts.LinkHost host() {

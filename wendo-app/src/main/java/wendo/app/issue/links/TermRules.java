@@ -16,6 +16,7 @@ import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
+import wendo.app.prepare.brands.BrandListed;
 import wendo.app.prepare.destinations.Destinations;
 import wendo.core.links.AddressRefused;
 import wendo.core.links.Labels;
@@ -57,7 +58,8 @@ final class TermRules {
                 last,
                 outside(typed.outside(), hasDays, faults),
                 typed.isPaid(),
-                typed.disclosure());
+                typed.disclosure(),
+                brand(typed.brand(), faults));
         if (typed.isPaid() && typed.disclosure().isBlank()) {
             faults.add(new IssueFault("disclosure", Texts.of("issue.links.terms.disclosure-missing")));
         }
@@ -119,6 +121,20 @@ final class TermRules {
                 .findFirst();
         if (found.isEmpty()) {
             faults.add(new IssueFault("owner", Texts.of("issue.links.terms.nobody-has-that-name", shortened(text))));
+        }
+        return found;
+    }
+
+    private Optional<UUID> brand(String text, List<IssueFault> faults) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<UUID> found = setting.brands().stream()
+                .filter(one -> one.id().toString().equals(text) || one.name().equalsIgnoreCase(text))
+                .map(BrandListed::id)
+                .findFirst();
+        if (found.isEmpty()) {
+            faults.add(new IssueFault("brand", Texts.of("issue.links.terms.no-such-brand", shortened(text))));
         }
         return found;
     }

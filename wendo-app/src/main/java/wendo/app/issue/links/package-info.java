@@ -4,6 +4,7 @@
             "platform.accounts",
             "platform.business",
             "platform.site",
+            "prepare.brands",
             "prepare.campaigns",
             "prepare.destinations",
             "prepare.sources"

@@ -3,6 +3,7 @@ package wendo.app.linkhost.redirect;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.HostTemplate;
 import wendo.app.platform.site.Texts;
 
 /** The small page that a program which draws previews reads the card of a link from (Open Graph protocol, ogp.me). */
@@ -18,7 +19,7 @@ class CardPage {
     /** What names the picture, and makes those who know it draw the picture large. */
     private static final Pattern OF_THE_PICTURE = Pattern.compile("(?m)^.*(og:image|twitter:card).*\\R");
 
-    private final HostTemplate withPicture = HostTemplate.read("share-card.html");
+    private final HostTemplate withPicture = HostTemplate.read(CardPage.class, "share-card.html");
     private final HostTemplate plain =
             new HostTemplate(OF_THE_PICTURE.matcher(withPicture.page()).replaceAll(""));
 

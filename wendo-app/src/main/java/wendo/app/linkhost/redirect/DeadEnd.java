@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
+import wendo.app.platform.site.HostTemplate;
 import wendo.app.platform.site.OwnErrorPage;
 import wendo.app.platform.site.PublicFace;
 import wendo.app.platform.site.PublicLanguages;
@@ -22,7 +23,7 @@ class DeadEnd implements OwnErrorPage {
             "X-Robots-Tag", "noindex",
             "Content-Security-Policy", "default-src 'none'; style-src 'self'; img-src 'self'; frame-ancestors 'none'");
 
-    private final HostTemplate page = HostTemplate.read("dead-end.html");
+    private final HostTemplate page = HostTemplate.read(DeadEnd.class, "dead-end.html");
     private final LinkDirectory directory;
 
     DeadEnd(LinkDirectory directory) {

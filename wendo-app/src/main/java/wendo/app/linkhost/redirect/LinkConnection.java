@@ -53,6 +53,8 @@ final class LinkConnection extends SimpleChannelInboundHandler<HttpObject> {
             departures.add(led.visit().get(), () -> send(context, led(led), stays));
         } else if (answer instanceof LinkResponse.Card card) {
             departures.add(card.visit(), () -> send(context, shown(pages.of(card)), stays));
+        } else if (answer instanceof LinkResponse.Tagged tagged) {
+            departures.add(tagged.visit(), () -> send(context, shown(pages.of(tagged)), stays));
         } else {
             send(context, response(answer, request), stays);
         }

@@ -49,6 +49,9 @@ class LinkHostFilter implements Filter {
         } else if (answer instanceof LinkResponse.Card card) {
             logged(card.visit());
             show(pages.of(card), response);
+        } else if (answer instanceof LinkResponse.Tagged tagged) {
+            logged(tagged.visit());
+            show(pages.of(tagged), response);
         } else if (answer instanceof LinkResponse.Redirect led) {
             led.visit().ifPresent(this::logged);
             response.setStatus(HttpServletResponse.SC_FOUND);

@@ -10,6 +10,8 @@ import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.issue.sharecards.ShareCardDirectory;
+import wendo.app.linkhost.tagging.TagPage;
+import wendo.app.linkhost.tagging.Tagger;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.visit.visits.LoggedVisit;
 import wendo.app.visit.visits.ProofBook;
@@ -31,6 +33,7 @@ class LinkResponder {
     private final LinkDirectory directory;
     private final NetworkDirectory networks;
     private final ShareCardDirectory cards;
+    private final Tagger tagger;
     private final Visitors visitors;
     private final Countries countries;
     private final Clock clock;
@@ -40,6 +43,7 @@ class LinkResponder {
             LinkDirectory directory,
             NetworkDirectory networks,
             ShareCardDirectory cards,
+            Tagger tagger,
             Visitors visitors,
             Countries countries,
             Clock clock,
@@ -47,6 +51,7 @@ class LinkResponder {
         this.directory = directory;
         this.networks = networks;
         this.cards = cards;
+        this.tagger = tagger;
         this.visitors = visitors;
         this.countries = countries;
         this.clock = clock;
@@ -116,7 +121,30 @@ class LinkResponder {
             return new LinkResponse.Card(host, card.get(), way.address(), visit.apply(""));
         }
         NetworkDirectory.Redirect led = networks.lead(target.business(), address(asking, target, way), click);
-        return new LinkResponse.Redirect(led.address(), Optional.of(visit.apply(led.alias())), seen.cookie());
+        LoggedVisit logged = visit.apply(led.alias());
+        Optional<Tagger.Plan> plan = tagger.plan(arrival(asking, target, logged));
+        if (plan.isEmpty()) {
+            return new LinkResponse.Redirect(led.address(), Optional.of(logged), seen.cookie());
+        }
+        LoggedVisit tagged = logged.withTags(plan.get().results());
+        return plan.get().needsPage()
+                ? new LinkResponse.Tagged(
+                        plan.get(),
+                        new TagPage.Visit(
+                                host, target, click, seen.visitor(), asking.header("Accept-Language"), led.address()),
+                        tagged,
+                        seen.cookie())
+                : new LinkResponse.Redirect(led.address(), Optional.of(tagged), seen.cookie());
+    }
+
+    private static Tagger.Arrival arrival(LinkRequest asking, LinkDirectory.Target target, LoggedVisit visit) {
+        return new Tagger.Arrival(
+                target,
+                !visit.proof().isEmpty(),
+                !visit.purpose().isEmpty(),
+                asking.header("Sec-GPC").equals("1"),
+                visit.userAgent(),
+                name -> Cookies.find(asking, name).orElse(""));
     }
 
     private static String address(LinkRequest asking, LinkDirectory.Target target, Way way) {

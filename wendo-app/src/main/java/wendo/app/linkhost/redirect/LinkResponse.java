@@ -4,6 +4,8 @@ import java.util.Optional;
 import java.util.UUID;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.issue.sharecards.ShareCardDirectory;
+import wendo.app.linkhost.tagging.TagPage;
+import wendo.app.linkhost.tagging.Tagger;
 import wendo.app.visit.visits.LoggedVisit;
 
 /** What a link host answers. */
@@ -24,6 +26,13 @@ sealed interface LinkResponse {
      */
     record Card(LinkDirectory.Host host, ShareCardDirectory.Shown shown, String address, LoggedVisit visit)
             implements LinkResponse {}
+
+    /**
+     * Goes on by way of a page that asks for consent, or uses visitor tags.
+     *
+     * @param cookie the value of a Set-Cookie header; empty text if none is kept
+     */
+    record Tagged(Tagger.Plan plan, TagPage.Visit before, LoggedVisit visit, String cookie) implements LinkResponse {}
 
     /**
      * Goes on to another address.

@@ -1,6 +1,13 @@
 /** The link hosts' answers: redirects from memory, each once its visit is on disk. */
 @ApplicationModule(
-        allowedDependencies = {"platform.site", "issue.links", "issue.sharecards", "visit.visits", "outcome.networks"})
+        allowedDependencies = {
+            "platform.site",
+            "issue.links",
+            "issue.sharecards",
+            "visit.visits",
+            "outcome.networks",
+            "linkhost.tagging"
+        })
 @NullMarked
 package wendo.app.linkhost.redirect;
 

@@ -62,6 +62,8 @@ enum TrackedKind {
     PAYMENT_ACCOUNT("PayoutAccount", "", "iban", "bic"),
     PAYMENT_ORDER("Payout", "payOn", "state"),
     APPEARANCE("StoredAppearance", "", "colour", "address", "imprint", "privacy", "signed"),
+    BRAND("Brand", "name", "name", "sites", "asks", "removedAt"),
+    VISITOR_TAG("VisitorTag", "name", "name", "kind", "address", "identifier", "purpose", "isOn", "removedAt"),
     RETENTION("StoredRetention", "", "kinds", "months"),
     SITE("OwnSite", "host", "host"),
     KEY("ApiKey", "name", "scope", "revokedAt"),

@@ -59,7 +59,8 @@ public class Appearances {
                 appearance.address(),
                 appearance.imprint(),
                 appearance.privacy(),
-                appearance.isSigned());
+                appearance.isSigned(),
+                "");
     }
 
     /** Of two who are the first at once, one is refused by the unique key. */

@@ -45,13 +45,19 @@ public class Logos {
         return find().flatMap(Picture::find);
     }
 
+    /** A picture as a square PNG; empty if it is none that can be read. */
+    public static Optional<byte[]> squared(byte[] file) {
+        return file.length == 0 || file.length > MAX_BYTES
+                ? Optional.empty()
+                : Picture.find(file).map(image -> png(square(image)));
+    }
+
     /** Keeps a picture as a square PNG; false if it is none that can be read. */
     @Transactional
     public boolean keep(byte[] file) {
-        Optional<BufferedImage> picture =
-                file.length == 0 || file.length > MAX_BYTES ? Optional.empty() : Picture.find(file);
-        picture.ifPresent(image -> keep(png(square(image)), clock.instant()));
-        return picture.isPresent();
+        Optional<byte[]> png = squared(file);
+        png.ifPresent(logo -> keep(logo, clock.instant()));
+        return png.isPresent();
     }
 
     private void keep(byte[] png, Instant now) {

@@ -12,6 +12,7 @@ public enum RetainedKind {
     ANSWERS(24),
     RECIPIENTS(12),
     SUBSCRIBERS(12),
+    VISITOR_CONSENTS(36),
     OUTCOMES(36);
 
     /** The longest stands for as good as ever: what a business has to keep ten years for a tax office is the longest known. */

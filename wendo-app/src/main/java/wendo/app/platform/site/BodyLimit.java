@@ -10,7 +10,8 @@ public final class BodyLimit {
     private static final int SIGN_IN = 10 * 1024;
     private static final int NEWS = 64 * 1024; // of messages: a reply of 2,000 characters, and room
     private static final int FORM = 256 * 1024; // an entry form with all its fields full
-    private static final Set<String> TAG_CALLS = Set.of("/t/outcomes", "/t/landings", "/t/arrivals", "/t/outgoing");
+    private static final Set<String> TAG_CALLS =
+            Set.of("/t/outcomes", "/t/landings", "/t/arrivals", "/t/outgoing", "/t/tag-consents");
 
     private BodyLimit() {}
 

@@ -9,6 +9,7 @@ package wendo.app.platform.site;
  * @param imprint an address, or empty text
  * @param privacy an address, or empty text
  * @param isSigned whether the page says by what it is made
+ * @param brandLogo where the logo of the brand is that the page speaks for; empty text for the business's own
  */
 public record PublicFace(
         String business,
@@ -19,7 +20,8 @@ public record PublicFace(
         String address,
         String imprint,
         String privacy,
-        boolean isSigned) {
+        boolean isSigned,
+        String brandLogo) {
     /** Its name and its address, in lines. */
     public String letterAddress() {
         return address.isEmpty() ? business : business + "\n" + address;
@@ -27,6 +29,9 @@ public record PublicFace(
 
     /** Where its logo is; empty text if there is none. */
     public String logo() {
+        if (!brandLogo.isEmpty()) {
+            return brandLogo;
+        }
         return hasLogo ? "/t/mark/" + siteKey + ".png" : "";
     }
 

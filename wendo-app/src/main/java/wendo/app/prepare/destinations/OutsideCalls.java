@@ -61,7 +61,11 @@ public class OutsideCalls {
             request.setHeader("Authorization", "Bearer " + call.key());
         }
         if (!call.body().isEmpty()) {
-            request.setEntity(new StringEntity(call.body(), ContentType.create("text/plain", StandardCharsets.UTF_8)));
+            request.setEntity(new StringEntity(
+                    call.body(),
+                    call.body().startsWith("{")
+                            ? ContentType.APPLICATION_JSON
+                            : ContentType.create("text/plain", StandardCharsets.UTF_8)));
         }
         return (allowsLocal ? withLocal : open).execute(request, response -> {
             String text = response.getEntity() == null

@@ -13,9 +13,11 @@ import wendo.core.visits.VisitKind;
 @Component
 public class Automatic {
     private final Sorting sorting;
+    private final Agents agents;
 
-    Automatic(Sorting sorting) {
+    Automatic(Sorting sorting, Agents agents) {
         this.sorting = sorting;
+        this.agents = agents;
     }
 
     public boolean is(HttpServletRequest request) {
@@ -27,6 +29,11 @@ public class Automatic {
         String purpose = header(request, "Sec-Purpose") + header(request, "Purpose");
         Arrival arrival = new Arrival("", "", Instant.EPOCH, header(request, "User-Agent"), purpose);
         return sorting.sort(arrival, Optional.empty());
+    }
+
+    /** By this alone; empty for an ordinary browser. What was read is remembered. */
+    public Optional<Sorted> sortUserAgent(String userAgent) {
+        return agents.of(userAgent).sorted();
     }
 
     private static String header(HttpServletRequest request, String name) {

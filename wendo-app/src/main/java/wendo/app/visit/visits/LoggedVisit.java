@@ -17,6 +17,7 @@ import wendo.core.visits.ClickId;
  * @param proof the token of a proof that the browser carried, or empty text
  * @param language the primary subtag of the language its browser asks for first, or empty text
  * @param alias a partner network and what it got instead of the click identifier, a space between; or empty text
+ * @param tags what was done with the visitor tags of its link ({@link TagsDecided}), or empty text
  */
 public record LoggedVisit(
         ClickId click,
@@ -33,15 +34,16 @@ public record LoggedVisit(
         String purpose,
         String referrer,
         String language,
-        String alias) {
+        String alias,
+        String tags) {
     private static final int MAX_USER_AGENT = 500;
     private static final int MAX_PURPOSE = 60;
     private static final int MAX_REFERRER = 2000;
     private static final int MAX_PROOF = 40;
     private static final int MAX_LANGUAGE = 8; // BCP 47: a primary subtag has 8 letters at most
-    private static final int FIELDS = 15;
+    private static final int FIELDS = 16;
 
-    /** Lines of earlier versions end before the language, or before the alias. */
+    /** Lines of earlier versions end before the language, before the alias, or before the tags. */
     private static final int FEWEST_FIELDS = 13;
 
     public LoggedVisit {
@@ -50,6 +52,62 @@ public record LoggedVisit(
         purpose = plain(purpose, MAX_PURPOSE);
         referrer = plain(referrer, MAX_REFERRER);
         language = plain(language, MAX_LANGUAGE);
+    }
+
+    /** A visit of a link without visitor tags. */
+    public LoggedVisit(
+            ClickId click,
+            BusinessId business,
+            UUID link,
+            UUID source,
+            UUID destination,
+            UUID visitor,
+            String recipient,
+            String country,
+            String device,
+            String proof,
+            String userAgent,
+            String purpose,
+            String referrer,
+            String language,
+            String alias) {
+        this(
+                click,
+                business,
+                link,
+                source,
+                destination,
+                visitor,
+                recipient,
+                country,
+                device,
+                proof,
+                userAgent,
+                purpose,
+                referrer,
+                language,
+                alias,
+                "");
+    }
+
+    public LoggedVisit withTags(String decided) {
+        return new LoggedVisit(
+                click,
+                business,
+                link,
+                source,
+                destination,
+                visitor,
+                recipient,
+                country,
+                device,
+                proof,
+                userAgent,
+                purpose,
+                referrer,
+                language,
+                alias,
+                decided);
     }
 
     private static String plain(String text, int most) {
@@ -80,7 +138,8 @@ public record LoggedVisit(
                         purpose,
                         referrer,
                         language,
-                        alias)
+                        alias,
+                        tags)
                 .getBytes(StandardCharsets.UTF_8);
         byte[] checksum = (checksum(fields) + "\t").getBytes(StandardCharsets.US_ASCII);
         byte[] line = Arrays.copyOf(checksum, checksum.length + fields.length + 1);
@@ -117,7 +176,8 @@ public record LoggedVisit(
                         fields[11],
                         fields[12],
                         fields.length > 13 ? fields[13] : "",
-                        fields.length > 14 ? fields[14] : ""));
+                        fields.length > 14 ? fields[14] : "",
+                        fields.length > 15 ? fields[15] : ""));
     }
 
     private static String checksum(byte[] fields) {

@@ -42,6 +42,12 @@ public class VisitStore {
             on conflict do nothing
             """;
 
+    /** Where the kind stands among what is inserted. */
+    private static final int KIND = 13;
+
+    /** Somebody who taps twice is tagged twice. */
+    private static final Set<String> TAGGED = Set.of(VisitKind.PERSON.key(), VisitKind.REPEAT.key());
+
     private static final Logger LOG = LoggerFactory.getLogger(VisitStore.class);
 
     private final BusinessScope scope;
@@ -93,13 +99,29 @@ public class VisitStore {
     private int insert(List<LoggedVisit> visits) {
         sums.lock();
         ensureMonths(visits);
-        int[] stored = jdbc.batchUpdate(INSERT, rows(visits));
+        List<Object[]> rows = rows(visits);
+        int[] stored = jdbc.batchUpdate(INSERT, rows);
         aliases.keep(visits);
+        tellOfTags(visits, rows, stored);
         sums.add(IntStream.range(0, stored.length)
                 .filter(i -> stored[i] == 1)
                 .mapToObj(i -> visits.get(i).click())
                 .toList());
         return stored.length;
+    }
+
+    private void tellOfTags(List<LoggedVisit> visits, List<Object[]> rows, int[] stored) {
+        List<TagsDecided.Visit> tagged = IntStream.range(0, stored.length)
+                .filter(i -> stored[i] == 1 && !visits.get(i).tags().isEmpty())
+                .filter(i -> TAGGED.contains(String.valueOf(rows.get(i)[KIND])))
+                .mapToObj(i -> new TagsDecided.Visit(
+                        visits.get(i).click(),
+                        visits.get(i).link(),
+                        visits.get(i).tags()))
+                .toList();
+        if (!tagged.isEmpty()) {
+            events.publishEvent(new TagsDecided(tagged));
+        }
     }
 
     private List<Object[]> rows(List<LoggedVisit> visits) {

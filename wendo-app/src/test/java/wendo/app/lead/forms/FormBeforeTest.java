@@ -46,7 +46,9 @@ class FormBeforeTest {
                 Optional.empty(),
                 Optional.empty(),
                 false,
-                true);
+                true,
+                UUID.randomUUID(),
+                Optional.empty());
         when(directory.findHost(any()))
                 .thenReturn(Optional.of(new LinkDirectory.Host(
                         UUID.randomUUID(),
@@ -55,7 +57,7 @@ class FormBeforeTest {
                         "",
                         true,
                         new HostSpeech(Locale.UK, Map.of()),
-                        new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true),
+                        new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true, ""),
                         "https://stay.example",
                         Map.of("buoys", target))));
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, "")));

@@ -2,6 +2,7 @@ package wendo.app.linkhost.redirect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.verify;
@@ -10,6 +11,7 @@ import static org.mockito.Mockito.when;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -19,13 +21,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import wendo.app.audience.visitortags.DirectoryTag;
+import wendo.app.audience.visitortags.TagKind;
+import wendo.app.audience.visitortags.TagsOfLink;
 import wendo.app.issue.links.HostSpeech;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.issue.sharecards.ShareCardDirectory;
+import wendo.app.linkhost.tagging.Tagger;
 import wendo.app.outcome.networks.NetworkDirectory;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.PublicFace;
 import wendo.app.visit.visits.LoggedVisit;
+import wendo.core.audience.TagConsent;
+import wendo.core.audience.TagPurpose;
 import wendo.core.links.ShareCard;
 import wendo.core.links.Way;
 import wendo.core.visits.ClickId;
@@ -41,10 +49,18 @@ class LinkResponderTest {
     private final LinkDirectory directory = mock(LinkDirectory.class);
     private final NetworkDirectory networks = mock(NetworkDirectory.class);
     private final ShareCardDirectory cards = mock(ShareCardDirectory.class);
+    private final Tagger tagger = mock(Tagger.class);
     private final Visitors visitors = mock(Visitors.class);
     private final Countries countries = mock(Countries.class);
     private final LinkResponder responder = new LinkResponder(
-            directory, networks, cards, visitors, countries, Clock.fixed(NOW, ZoneOffset.UTC), new Unguessable());
+            directory,
+            networks,
+            cards,
+            tagger,
+            visitors,
+            countries,
+            Clock.fixed(NOW, ZoneOffset.UTC),
+            new Unguessable());
 
     private record Asked(String method, String host, String path, String query, Map<String, String> headers)
             implements LinkRequest {
@@ -76,7 +92,7 @@ class LinkResponderTest {
                 "",
                 true,
                 new HostSpeech(Locale.GERMANY, Map.of()),
-                new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true),
+                new PublicFace("Teal Tours", "site", false, false, 0, "", "", "", true, ""),
                 "https://go.teal.example",
                 Map.of());
     }
@@ -95,7 +111,16 @@ class LinkResponderTest {
 
     private void link(boolean subscribes, boolean asks, String recipient) {
         LinkDirectory.Target target = new LinkDirectory.Target(
-                new UUID(5, 5), new UUID(6, 6), TEAL, PAGE, Optional.empty(), Optional.empty(), subscribes, asks);
+                new UUID(5, 5),
+                new UUID(6, 6),
+                TEAL,
+                PAGE,
+                Optional.empty(),
+                Optional.empty(),
+                subscribes,
+                asks,
+                new UUID(7, 7),
+                Optional.empty());
         when(directory.find(any(), any())).thenReturn(Optional.of(new LinkDirectory.Asked(target, recipient)));
     }
 
@@ -261,5 +286,24 @@ class LinkResponderTest {
         LinkResponse.Card plain = new LinkResponse.Card(
                 host("Teal"), new ShareCardDirectory.Shown(card, ""), "https://a.example/", drawn.visit());
         assertThat(pages.page(plain)).doesNotContain("og:image", "twitter:card").contains("og:title");
+    }
+
+    @Test
+    void a_link_with_visitor_tags_goes_by_way_of_a_page_unless_only_a_server_is_called() {
+        link(false, false, "");
+        DirectoryTag picture = new DirectoryTag(
+                new UUID(8, 8), TEAL.value(), "Desk", TagKind.IMAGE, "https://desk.example/", "", TagPurpose.NONE);
+        DirectoryTag server = new DirectoryTag(
+                new UUID(9, 9), TEAL.value(), "Desk", TagKind.SERVER, "https://desk.example/", "", TagPurpose.NONE);
+        TagsOfLink tags = new TagsOfLink(TEAL.value(), "", "", TagConsent.Asker.LINK_DOMAIN, List.of(picture, server));
+        when(tagger.plan(any())).thenReturn(Optional.of(new Tagger.Plan(tags, List.of(), List.of(server), "9t")));
+        LinkResponse.Redirect redirect = (LinkResponse.Redirect) responder.to(get("/cards"));
+        assertThat(redirect.visit().orElseThrow().tags()).isEqualTo("9t");
+        when(tagger.plan(any())).thenReturn(Optional.of(new Tagger.Plan(tags, List.of(), List.of(picture), "8t")));
+        LinkResponse.Tagged tagged = (LinkResponse.Tagged) responder.to(get("/cards"));
+        assertThat(tagged.visit().tags()).isEqualTo("8t");
+        assertThat(tagged.before().to()).isEqualTo(redirect.location());
+        assertThat(tagged.cookie()).isEqualTo("wendo_visitor=x");
+        verify(tagger, never()).plan(argThat(Tagger.Arrival::hasSignal));
     }
 }

@@ -86,6 +86,11 @@ class RetentionTest extends WendoTest {
                     insert into subscriber (id, business_id, link_id, email, subscribed_at)
                     values (gen_random_uuid(), current_business(), ?::uuid, ?, now() - interval '5 years')
                     """, link, age + "@reader.example");
+            sql("""
+                    insert into visitor_consent
+                    values (gen_random_uuid(), 0, current_business(), current_business(), gen_random_uuid(), gen_random_uuid(),
+                        ?::uuid, 'advertising', 'yes', 'May we?', 'en', '', %s)
+                    """.formatted(when), link);
             UUID words = UUID.randomUUID();
             sql(
                     "insert into consent_words values (?, current_business(), 'opt-in', gen_random_uuid(), 1, 'News?', now())",
@@ -129,6 +134,7 @@ class RetentionTest extends WendoTest {
                         Map.entry("answers", "2"),
                         Map.entry("recipients", "0"),
                         Map.entry("subscribers", "1"),
+                        Map.entry("visitor_consents", "1"),
                         Map.entry("outcomes", "1"));
         List<String> sums = sums();
         job.run();

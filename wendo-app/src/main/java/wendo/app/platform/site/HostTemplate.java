@@ -1,4 +1,4 @@
-package wendo.app.linkhost.redirect;
+package wendo.app.platform.site;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -13,12 +13,12 @@ import java.util.stream.Collectors;
 import org.springframework.web.util.HtmlUtils;
 
 /** A page of a link host: text with names in braces, filled without a template engine. */
-record HostTemplate(String page) {
+public record HostTemplate(String page) {
     private static final Pattern NAME = Pattern.compile("\\{([a-z-]+)}");
 
-    /** @param file beside this class */
-    static HostTemplate read(String file) {
-        try (InputStream in = HostTemplate.class.getResourceAsStream(file)) {
+    /** @param file beside the class whose page it is */
+    public static HostTemplate read(Class<?> of, String file) {
+        try (InputStream in = of.getResourceAsStream(file)) {
             return new HostTemplate(new String(Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -28,7 +28,7 @@ record HostTemplate(String page) {
     /**
      * Each value escaped, and not searched for names in its turn. A line that names a value which is empty is left out.
      */
-    String filled(Map<String, String> values) {
+    public String filled(Map<String, String> values) {
         return page.lines()
                 .filter(line -> NAME.matcher(line)
                         .results()
