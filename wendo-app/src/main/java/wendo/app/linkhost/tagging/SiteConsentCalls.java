@@ -8,7 +8,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.CrossOrigin;
@@ -62,11 +61,11 @@ class SiteConsentCalls {
     @CrossOrigin(origins = "*", allowCredentials = "false")
     @PostMapping("/t/tag-consents")
     List<Use> take(HttpServletRequest request) throws IOException {
-        AtomicReference<List<Use>> uses = new AtomicReference<>(List.of());
+        List<Use> uses = new ArrayList<>();
         boolean hasSignal = "1".equals(request.getHeader("Sec-GPC"));
         calls.take(request, "consent", Body.class, (business, body) -> {
             if (!hasSignal && !automatic.is(request)) {
-                uses.set(ClickId.find(orEmpty(body.clickId()))
+                uses.addAll(ClickId.find(orEmpty(body.clickId()))
                         .map(click -> scope.within(business, () -> visits.find(click)).stream()
                                 .filter(visit -> visit.tags().asker() == TagConsent.Asker.DESTINATION)
                                 .flatMap(visit -> use(new Said(business, click, visit, body, request)).stream())
@@ -74,7 +73,7 @@ class SiteConsentCalls {
                         .orElse(List.of()));
             }
         });
-        return uses.get();
+        return uses;
     }
 
     private record Said(
