@@ -55,6 +55,7 @@ public record TrueSource(
             case LEAD -> leadRate;
             case BOOKING -> bookingRate;
             case PURCHASE -> purchaseRate;
+            case SUBSCRIPTION -> 0; // the simulated season has no newsletter to join
         };
     }
 

@@ -16,7 +16,7 @@ public record World(List<TrueSource> sources, Habits habits, int bookingMinor, i
 
     int averageMinor(OutcomeKind kind) {
         return switch (kind) {
-            case LEAD -> 0;
+            case LEAD, SUBSCRIPTION -> 0;
             case BOOKING -> bookingMinor;
             case PURCHASE -> purchaseMinor;
         };

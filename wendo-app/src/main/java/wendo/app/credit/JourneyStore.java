@@ -57,9 +57,10 @@ class JourneyStore {
                 select k.kind, c.who, c.source_id, c.at, c.id, e.at is not null as has_ended,
                     lag(c.source_id) over went as before,
                     row_number() over (partition by k.kind, c.who order by c.at desc, c.id) as back
-                from came c cross join (values ('lead'), ('booking'), ('purchase')) k (kind)
+                from came c cross join (values ('lead'), ('booking'), ('purchase'), ('subscription')) k (kind)
                 left join ended e on e.person = c.who and e.kind = k.kind
-                where e.at is null or c.at <= e.at
+                where (e.at is null or c.at <= e.at)
+                    and (k.kind <> 'subscription' or exists (select from ended s where s.kind = k.kind))
                 window went as (partition by k.kind, c.who order by c.at, c.id)),
             went as (
                 select kind, who, array_agg(source_id order by at, id) as sources, bool_or(has_ended) as has_ended

@@ -101,7 +101,7 @@ class VisitorTagJourneyTest extends Journey {
         follow(phone);
         phone.keyboard().press("Tab"); // who moves with the keyboard is waited for
         assertThat(phone.locator("h1"))
-                .containsText("May Dunlin Dinghies tell Gannet Ads, Petrel Ads that you followed this link");
+                .containsText("May Dunlin Dinghies show you ads through Gannet Ads, Petrel Ads?");
         assertThat(Browser.axe(phone)).isEmpty();
         assertThat(phone.locator("form button").nth(0).boundingBox().width)
                 .isEqualTo(phone.locator("form button").nth(1).boundingBox().width);

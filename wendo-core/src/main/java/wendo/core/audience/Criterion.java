@@ -85,7 +85,7 @@ public sealed interface Criterion {
     /**
      * Outcomes that count: no tests, and none that was cancelled.
      *
-     * @param kind lead, booking, purchase or subscription; {@code any} for each of them
+     * @param kind lead, booking, purchase or subscription; {@code any} for each but a subscription
      * @param product a part of what was booked or bought, in any case; empty text for anything
      * @param atLeastMinor what one of them is worth, after refunds; 0 for any value
      * @param atMost so many of them; empty for no bound

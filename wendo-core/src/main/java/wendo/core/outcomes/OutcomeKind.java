@@ -8,7 +8,8 @@ import java.util.Optional;
 public enum OutcomeKind {
     LEAD,
     BOOKING,
-    PURCHASE;
+    PURCHASE,
+    SUBSCRIPTION;
 
     public static Optional<OutcomeKind> find(String text) {
         return Arrays.stream(values())
@@ -20,8 +21,8 @@ public enum OutcomeKind {
         return name().toLowerCase(Locale.ROOT);
     }
 
-    /** Bookings and purchases are revenue; a lead's value is a hope, and is never added to it. */
+    /** Bookings and purchases are revenue; a lead's value is a hope, and a subscription's a guess: neither is added to it. */
     public boolean isRevenue() {
-        return this != LEAD;
+        return this == BOOKING || this == PURCHASE;
     }
 }

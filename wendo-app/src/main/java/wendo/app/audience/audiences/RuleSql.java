@@ -103,9 +103,7 @@ final class RuleSql implements Criterion.Reader<String> {
     @Override
     public String did(Criterion.Did did) {
         StringBuilder sql = new StringBuilder(OUTCOMES);
-        if (!did.kind().equals("any")) {
-            sql.append(" and o.kind = ").append(value(did.kind()));
-        }
+        sql.append(did.kind().equals("any") ? " and o.kind <> 'subscription'" : " and o.kind = " + value(did.kind()));
         if (did.atLeastMinor() > 0) {
             sql.append(" and o.kept_minor >= ").append(value(did.atLeastMinor()));
         }

@@ -7,7 +7,6 @@ import wendo.core.audience.TagConsent;
 
 /** What became of a tag on one visit. */
 public enum TagResult {
-    TAGGED('t'),
     /** The visitor was shown the question; what they answered is counted beside it. */
     ASKED('a'),
     AGREED('y'),
@@ -20,6 +19,7 @@ public enum TagResult {
     SIGNAL('s'),
     /** Left to the destination's banner. */
     LEFT('l'),
+    TAGGED('t'),
     FAILED('f');
 
     private final char letter;

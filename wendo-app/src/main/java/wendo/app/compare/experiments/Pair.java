@@ -30,17 +30,18 @@ record Pair(List<Measure> measures) {
     static Pair of(ComparedRow first, ComparedRow second, Figures figures) {
         List<Measure> measures = new ArrayList<>();
         List<OptionalDouble> pValues = new ArrayList<>();
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        List<OutcomeKind> kinds = ComparedRow.kinds(OutcomeKind.LEAD, first, second);
+        for (OutcomeKind kind : kinds) {
             pValues.add(EqualRates.pValue(first.rate(kind), second.rate(kind)));
         }
         List<Double> adjusted = EqualRates.holm(pValues.stream()
                 .map(one -> one.isPresent() ? one.getAsDouble() : 1.0)
                 .toList());
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             boolean isClear = adjusted.get(kind.ordinal()) < LEVEL;
             measures.add(rate(kind, new Rates(first.rate(kind), second.rate(kind)), isClear, figures));
         }
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             measures.add(cost(kind, first.costPer(kind), second.costPer(kind), figures));
         }
         return new Pair(List.copyOf(measures));

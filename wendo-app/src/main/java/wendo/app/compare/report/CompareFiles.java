@@ -72,8 +72,9 @@ class CompareFiles {
         Comparison comparison = comparisons.compare(context.period(), business, look);
         int decimals = business.currency().getDecimalPlaces();
         Map<OutcomeKind, Map<String, Judged>> judged = comparison.judgedByKind();
+        List<OutcomeKind> kinds = ComparedRow.kinds(look.kind(), comparison.total());
         List<List<Object>> rows = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))
-                .map(row -> row(row, judged, decimals))
+                .map(row -> row(row, kinds, judged, decimals))
                 .toList();
         String name = "comparison-%s-%s-%s-%s"
                 .formatted(
@@ -86,25 +87,25 @@ class CompareFiles {
                 new NamedTable(
                         name,
                         capital(look.grouping().plural()),
-                        columns(look.grouping(), business.currency().getCode()),
+                        columns(look.grouping(), kinds, business.currency().getCode()),
                         rows));
     }
 
     private static final List<String> FIGURES =
             List.of("rate", "rate_low", "rate_high", "cost", "cost_low", "cost_high", "verdict");
 
-    private static List<String> columns(Grouping grouping, String currency) {
+    private static List<String> columns(Grouping grouping, List<OutcomeKind> kinds, String currency) {
         List<String> columns = new ArrayList<>(List.of(
                 capital(grouping.noun()),
                 Texts.of("common.channel"),
                 Texts.of("common.visits"),
                 Texts.of("common.people")));
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             columns.add(of(kind, "number"));
         }
         columns.add(Texts.of("compare.report.revenue-in", currency));
         columns.add(Texts.of("compare.report.spend-in", currency));
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             FIGURES.forEach(figure -> columns.add(of(kind, figure)));
         }
         return columns;
@@ -118,7 +119,8 @@ class CompareFiles {
         return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 
-    private static List<Object> row(ComparedRow row, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
+    private static List<Object> row(
+            ComparedRow row, List<OutcomeKind> kinds, Map<OutcomeKind, Map<String, Judged>> judged, int decimals) {
         List<Object> cells = new ArrayList<>(List.of(
                 row.name(),
                 row.channel()
@@ -126,14 +128,14 @@ class CompareFiles {
                         .orElse(""),
                 row.visits(),
                 row.knowsPeople() ? row.people() : ""));
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             cells.add(row.credited(kind).number());
         }
         cells.add(BigDecimal.valueOf(row.revenueMinor(), decimals));
         cells.add(row.spendMinor()
                 .<Object>map(minor -> BigDecimal.valueOf(minor, decimals))
                 .orElse(""));
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : kinds) {
             cells.addAll(
                     bounded(row.rate(kind).value(), row.rate(kind).interval(), rate -> rounded(rate, 0, RATE_DIGITS)));
             cells.addAll(bounded(

@@ -44,10 +44,9 @@ class ReportContent {
             ComparisonSummary answer,
             CostPicture costs,
             CompareChoice look,
-            OutcomeKind[] kinds,
             PeriodChoice choice) {
         Table folded() {
-            return new Table(comparison, depending, table.folded(), answer, costs, look, kinds, choice);
+            return new Table(comparison, depending, table.folded(), answer, costs, look, choice);
         }
     }
 
@@ -78,7 +77,6 @@ class ReportContent {
                 ComparisonSummary.of(comparison, context.look(), context.figures()),
                 CostPicture.of(comparison, context.look().kind(), context.figures()),
                 context.look(),
-                OutcomeKind.values(),
                 context.choice());
     }
 

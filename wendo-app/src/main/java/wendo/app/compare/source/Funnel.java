@@ -25,7 +25,7 @@ public record Funnel(List<Step> steps) {
 
     public static Funnel of(ComparedRow row, Comparison comparison, Figures figures) {
         List<Step> steps = new ArrayList<>();
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : ComparedRow.kinds(OutcomeKind.LEAD, row)) {
             Rate own = row.rate(kind);
             Rate others = RateSummary.others(comparison, row, kind);
             steps.add(new Step(

@@ -14,10 +14,10 @@ record MadeOf(String name, String shown, String numerator, String denominator, S
 
     static List<MadeOf> of(ComparedRow row, Figures figures) {
         List<MadeOf> all = new ArrayList<>();
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : ComparedRow.kinds(OutcomeKind.LEAD, row)) {
             all.add(rate(row, kind, figures));
         }
-        for (OutcomeKind kind : OutcomeKind.values()) {
+        for (OutcomeKind kind : ComparedRow.kinds(OutcomeKind.LEAD, row)) {
             CostPer cost = row.costPer(kind);
             all.add(new MadeOf(
                     Texts.of("compare.source.cost-per", kind.key()),

@@ -17,6 +17,7 @@ public record CompareOrder(Column column, boolean isReversed) {
         LEAD,
         BOOKING,
         PURCHASE,
+        SUBSCRIPTION,
         REVENUE,
         SPEND,
         RATE,

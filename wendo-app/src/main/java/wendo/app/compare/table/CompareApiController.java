@@ -60,6 +60,9 @@ class CompareApiController {
             Estimate costPerLead,
             Estimate costPerBooking,
             Estimate costPerPurchase,
+            BigDecimal subscriptions,
+            Estimate subscriptionRate,
+            Estimate costPerSubscription,
             Map<String, String> verdicts) {}
 
     record CompareBody(
@@ -148,6 +151,9 @@ class CompareApiController {
                 cost(row, OutcomeKind.LEAD, decimals),
                 cost(row, OutcomeKind.BOOKING, decimals),
                 cost(row, OutcomeKind.PURCHASE, decimals),
+                row.credited(OutcomeKind.SUBSCRIPTION).number(),
+                rate(row, OutcomeKind.SUBSCRIPTION),
+                cost(row, OutcomeKind.SUBSCRIPTION, decimals),
                 verdicts(row, judged));
     }
 

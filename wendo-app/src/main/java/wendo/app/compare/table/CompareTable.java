@@ -39,6 +39,10 @@ public record CompareTable(List<Line> lines, List<String> empty, Line total) {
             String settles,
             Optional<Change> change) {}
 
+    public List<OutcomeKind> kinds(OutcomeKind asked) {
+        return ComparedRow.kinds(asked, total.row());
+    }
+
     public static CompareTable of(
             Comparison comparison, OutcomeKind kind, Function<ComparedRow, Optional<Change>> changes, Figures figures) {
         List<ComparedRow> all = Stream.concat(comparison.rows().stream(), Stream.of(comparison.total()))

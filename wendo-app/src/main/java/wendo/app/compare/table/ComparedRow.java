@@ -1,6 +1,8 @@
 package wendo.app.compare.table;
 
+import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -39,6 +41,16 @@ public record ComparedRow(
 
     public Credited credited(OutcomeKind kind) {
         return credited.getOrDefault(kind, Credited.none());
+    }
+
+    /** What has figures of its own on a screen of these rows: subscriptions only where there are any, or they are asked for. */
+    public static List<OutcomeKind> kinds(OutcomeKind asked, ComparedRow... rows) {
+        boolean hasSubscriptions = asked == OutcomeKind.SUBSCRIPTION
+                || Arrays.stream(rows)
+                        .anyMatch(row -> row.credited(OutcomeKind.SUBSCRIPTION).millionths() != 0);
+        return Arrays.stream(OutcomeKind.values())
+                .filter(kind -> kind != OutcomeKind.SUBSCRIPTION || hasSubscriptions)
+                .toList();
     }
 
     public ComparedRow with(OutcomeKind kind, Credited other) {

@@ -100,7 +100,7 @@ public record Comparison(
 
     private Optional<Ceiling> breakEven(OptionalInt margin, OutcomeKind kind) {
         Credited all = total.credited(kind);
-        return margin.isEmpty() || all.millionths() <= 0
+        return margin.isEmpty() || all.millionths() <= 0 || all.minor() <= 0
                 ? Optional.empty()
                 : Ceiling.breakEven(all.minor() / all.count().value(), margin.getAsInt());
     }

@@ -28,6 +28,7 @@ final class LineOrder {
                     case LEAD -> by(line -> credited(line, OutcomeKind.LEAD), isDown);
                     case BOOKING -> by(line -> credited(line, OutcomeKind.BOOKING), isDown);
                     case PURCHASE -> by(line -> credited(line, OutcomeKind.PURCHASE), isDown);
+                    case SUBSCRIPTION -> by(line -> credited(line, OutcomeKind.SUBSCRIPTION), isDown);
                     case REVENUE -> by(line -> line.row().revenueMinor(), isDown);
                     case SPEND ->
                         by(

@@ -137,8 +137,8 @@ class DemoTags {
                 one.visitor(),
                 Set.of(TagPurpose.ADVERTISING, TagPurpose.MEASUREMENT),
                 said,
-                "May Wigeon Creek Kayaks tell Fulmar Ads, Petrel Reach that you followed this link, so that ads from"
-                        + " Wigeon Creek Kayaks can reach you and Wigeon Creek Kayaks sees which of them work?",
+                "May Wigeon Creek Kayaks show you ads and measure them with Fulmar Ads, Petrel Reach? Fulmar Ads, Petrel"
+                        + " Reach would learn that this browser followed this link. The page opens either way.",
                 "en",
                 page,
                 tags);

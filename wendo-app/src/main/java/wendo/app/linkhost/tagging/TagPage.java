@@ -95,7 +95,7 @@ public class TagPage {
                 .orElseGet(() -> Texts.language(host.speech().language()));
         String brand =
                 plan.of().name().isEmpty() ? host.businessName() : plan.of().name();
-        String words = plan.asks().isEmpty() ? "" : words(reader, brand, plan.asks());
+        Asked asked = plan.asks().isEmpty() ? new Asked("", "") : Asked.of(reader, brand, plan.asks());
         TagQuestion question = new TagQuestion(
                 visit.target().business(),
                 visit.click(),
@@ -107,15 +107,15 @@ public class TagPage {
                         .map(DirectoryTag::id)
                         .toList(),
                 reader.getLanguage(),
-                words,
+                (asked.question() + " " + asked.told()).strip(),
                 visit.to());
         String logo =
                 plan.of().logo().isEmpty() ? host.face().logo() : plan.of().logo();
-        return shown(question, plan, new Said(reader, brand, logo, host.face().privacy()));
+        return shown(question, plan, new Said(reader, brand, logo, host.face().privacy(), asked));
     }
 
     /** How the page speaks. */
-    private record Said(Locale reader, String brand, String logo, String privacy) {}
+    private record Said(Locale reader, String brand, String logo, String privacy, Asked asked) {}
 
     /** After an answer without script: what was agreed to is used, and it goes on. */
     Shown goOn(TagQuestion question, List<DirectoryTag> fires, LinkDirectory.Host host) {
@@ -129,7 +129,7 @@ public class TagPage {
         return shown(
                 question,
                 plan,
-                new Said(reader, host.businessName(), host.face().logo(), ""));
+                new Said(reader, host.businessName(), host.face().logo(), "", new Asked("", "")));
     }
 
     private Shown shown(TagQuestion question, Tagger.Plan plan, Said said) {
@@ -153,8 +153,8 @@ public class TagPage {
         values.put("plan", script(question, plan, token));
         if (asks) {
             values.put("token", token);
-            values.put("question", question.words());
-            values.put("either", Texts.in(reader, "linkhost.tagging.either-way"));
+            values.put("question", said.asked().question());
+            values.put("either", said.asked().told());
             values.put("yes", Texts.in(reader, "linkhost.tagging.yes"));
             values.put("no", Texts.in(reader, "linkhost.tagging.no"));
             values.put("more", Texts.in(reader, "linkhost.tagging.more"));
@@ -233,16 +233,23 @@ public class TagPage {
         }
     }
 
-    /** The question, with the names of those who would be told. */
-    private static String words(Locale reader, String brand, List<DirectoryTag> asks) {
-        String desks = asks.stream().map(DirectoryTag::name).distinct().collect(Collectors.joining(", "));
-        Set<TagPurpose> purposes = EnumSet.noneOf(TagPurpose.class);
-        asks.forEach(tag -> purposes.add(tag.purpose()));
-        if (!purposes.contains(TagPurpose.ADVERTISING)) {
-            return Texts.in(reader, "linkhost.tagging.may-measure", brand, desks);
+    /** The question, and what would be told to whom: the words that go on record. */
+    private record Asked(String question, String told) {
+        static Asked of(Locale reader, String brand, List<DirectoryTag> asks) {
+            String desks = asks.stream().map(DirectoryTag::name).distinct().collect(Collectors.joining(", "));
+            return new Asked(
+                    question(reader, brand, desks, asks), Texts.in(reader, "linkhost.tagging.would-learn", desks));
         }
-        return purposes.contains(TagPurpose.MEASUREMENT)
-                ? Texts.in(reader, "linkhost.tagging.may-both", brand, desks)
-                : Texts.in(reader, "linkhost.tagging.may-advertise", brand, desks);
+
+        private static String question(Locale reader, String brand, String desks, List<DirectoryTag> asks) {
+            Set<TagPurpose> purposes = EnumSet.noneOf(TagPurpose.class);
+            asks.forEach(tag -> purposes.add(tag.purpose()));
+            if (!purposes.contains(TagPurpose.ADVERTISING)) {
+                return Texts.in(reader, "linkhost.tagging.may-measure", brand, desks);
+            }
+            return purposes.contains(TagPurpose.MEASUREMENT)
+                    ? Texts.in(reader, "linkhost.tagging.may-both", brand, desks)
+                    : Texts.in(reader, "linkhost.tagging.may-advertise", brand, desks);
+        }
     }
 }

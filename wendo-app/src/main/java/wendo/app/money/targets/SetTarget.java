@@ -19,6 +19,7 @@ class SetTarget extends BusinessEntity {
     private @Nullable Long leadMinor;
     private @Nullable Long bookingMinor;
     private @Nullable Long purchaseMinor;
+    private @Nullable Long subscriptionMinor;
     private @Nullable Integer marginPercent;
 
     protected SetTarget() {}
@@ -36,6 +37,7 @@ class SetTarget extends BusinessEntity {
         this.leadMinor = target.ceilingMinor(OutcomeKind.LEAD).orElse(null);
         this.bookingMinor = target.ceilingMinor(OutcomeKind.BOOKING).orElse(null);
         this.purchaseMinor = target.ceilingMinor(OutcomeKind.PURCHASE).orElse(null);
+        this.subscriptionMinor = target.ceilingMinor(OutcomeKind.SUBSCRIPTION).orElse(null);
         this.marginPercent =
                 target.marginPercent().isPresent() ? target.marginPercent().getAsInt() : null;
     }
@@ -45,6 +47,7 @@ class SetTarget extends BusinessEntity {
         put(ceilings, OutcomeKind.LEAD, leadMinor);
         put(ceilings, OutcomeKind.BOOKING, bookingMinor);
         put(ceilings, OutcomeKind.PURCHASE, purchaseMinor);
+        put(ceilings, OutcomeKind.SUBSCRIPTION, subscriptionMinor);
         return new Target(ceilings, marginPercent == null ? OptionalInt.empty() : OptionalInt.of(marginPercent));
     }
 

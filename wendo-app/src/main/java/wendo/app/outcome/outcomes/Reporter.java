@@ -11,6 +11,7 @@ public enum Reporter {
     PERSON("person", "outcome.outcomes.reporter.a-colleague", true),
     FORM("form", "outcome.outcomes.reporter.an-entry-form", false),
     FILE("file", "outcome.outcomes.reporter.a-file", true),
+    OPT_IN("opt-in", "outcome.outcomes.reporter.a-newsletter-link", false),
     POSTBACK("postback", "outcome.outcomes.reporter.a-partner-network", true);
 
     private final String key;

@@ -4,12 +4,15 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.outcome.outcomes.Outcomes;
+import wendo.app.outcome.outcomes.Reporter;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.consent.ConsentGiven;
@@ -17,6 +20,11 @@ import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.site.Limits;
+import wendo.core.outcomes.Occurrence;
+import wendo.core.outcomes.OutcomeKind;
+import wendo.core.outcomes.OutcomeReport;
+import wendo.core.outcomes.ReportedDetails;
+import wendo.core.visits.ClickId;
 
 /** Links that subscribe, and who subscribed by them. */
 @Service
@@ -27,6 +35,7 @@ class OptIns {
     private final SubscriberRepository subscribers;
     private final JdbcClient jdbc;
     private final Consents consents;
+    private final Outcomes outcomes;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -35,12 +44,14 @@ class OptIns {
             SubscriberRepository subscribers,
             JdbcClient jdbc,
             Consents consents,
+            Outcomes outcomes,
             ApplicationEventPublisher events,
             Clock clock) {
         this.repository = repository;
         this.subscribers = subscribers;
         this.jdbc = jdbc;
         this.consents = consents;
+        this.outcomes = outcomes;
         this.events = events;
         this.clock = clock;
     }
@@ -111,10 +122,26 @@ class OptIns {
     @Transactional
     void subscribe(Subscribing one) {
         agree(one);
-        subscribers.save(new Subscriber(one.link(), one.email(), one.click(), one.proof(), clock.instant()));
+        Subscriber subscriber = new Subscriber(one.link(), one.email(), one.click(), one.proof(), clock.instant());
+        subscribers.saveAndFlush(subscriber); // refused here, before anything else is written
         if (one.proof().isEmpty()) {
             events.publishEvent(new SubscriberJoined(one.email()));
+            outcomes.record(outcome(one, subscriber.id()), Reporter.OPT_IN);
         }
+    }
+
+    /** A subscription is an outcome of the visit that it came from. */
+    private OutcomeReport outcome(Subscribing one, UUID subscriber) {
+        return new OutcomeReport(
+                OutcomeKind.SUBSCRIPTION,
+                subscriber.toString(),
+                OptionalLong.empty(),
+                one.click().map(ClickId::new),
+                Optional.of(Occurrence.at(clock.instant())),
+                Optional.empty(),
+                OptionalLong.empty(),
+                OptionalLong.empty(),
+                new ReportedDetails("", one.email(), "", "", "", "", ""));
     }
 
     /** What they agreed to goes on record, for every time they do. */

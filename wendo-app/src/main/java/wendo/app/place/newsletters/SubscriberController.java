@@ -39,12 +39,15 @@ class SubscriberController {
     private final SubscriberQueries queries;
     private final Sources sources;
     private final Consents consents;
+    private final Unsubscribes unsubscribes;
     private final Clock clock;
 
-    SubscriberController(SubscriberQueries queries, Sources sources, Consents consents, Clock clock) {
+    SubscriberController(
+            SubscriberQueries queries, Sources sources, Consents consents, Unsubscribes unsubscribes, Clock clock) {
         this.queries = queries;
         this.sources = sources;
         this.consents = consents;
+        this.unsubscribes = unsubscribes;
         this.clock = clock;
     }
 
@@ -90,6 +93,20 @@ class SubscriberController {
                         ? Texts.of("place.newsletters.select-subscribers-first")
                         : Texts.of("place.newsletters.withdrawn-many", emails.size()));
         return "redirect:/subscribers?" + SubscriberFilter.of(typed).query();
+    }
+
+    /** A list of addresses, or a file of the sending system pasted whole. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/subscribers/unsubscribes")
+    String takeBack(TypedFields typed, CurrentPerson person, RedirectAttributes notes) {
+        List<String> emails = Unsubscribes.addresses(typed.raw("unsubscribed"));
+        Unsubscribes.Taken taken = unsubscribes.take(emails, person.name());
+        notes.addFlashAttribute(
+                "said",
+                emails.isEmpty()
+                        ? Texts.of("place.newsletters.no-address-found")
+                        : Texts.of("place.newsletters.unsubscribes-taken", taken.withdrawn(), taken.unknown()));
+        return "redirect:/subscribers";
     }
 
     @Needs(Permission.EXPORT_CONTACTS)

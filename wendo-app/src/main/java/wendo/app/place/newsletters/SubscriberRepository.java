@@ -7,7 +7,7 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface SubscriberRepository extends Repository<Subscriber, UUID> {
-    void save(Subscriber subscriber);
+    Subscriber saveAndFlush(Subscriber subscriber);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query(nativeQuery = true, value = """

@@ -9,7 +9,8 @@
             "platform.tables",
             "prepare.sources",
             "issue.links",
-            "visit.visits"
+            "visit.visits",
+            "outcome.outcomes"
         })
 @NullMarked
 package wendo.app.place.newsletters;

@@ -8,7 +8,8 @@ public enum Withdrawal {
     STOP_PAGE("platform.consent.withdrawal.on-the-stop-page"),
     REPLY("platform.consent.withdrawal.by-a-reply"),
     OFFICE("platform.consent.withdrawal.by-the-office"),
-    COMPLAINT("platform.consent.withdrawal.by-a-complaint");
+    COMPLAINT("platform.consent.withdrawal.by-a-complaint"),
+    SENDER("platform.consent.withdrawal.at-the-sending-system");
 
     private final String words;
 

@@ -223,9 +223,7 @@ class TaggingTest extends WendoTest {
         oneAsking();
         HttpResponse<String> asked = visit();
         Document page = Jsoup.parse(asked.body());
-        assertThat(page.select("h1").text())
-                .isEqualTo(
-                        "May Plover Paddles tell Gannet Ads that you followed this link, so that ads from Plover Paddles can reach you?");
+        assertThat(page.select("h1").text()).isEqualTo("May Plover Paddles show you ads through Gannet Ads?");
         assertThat(page.select("form button").eachText()).containsExactly("Yes", "No");
         assertThat(asked.body().getBytes(StandardCharsets.UTF_8)).hasSizeLessThan(15_000);
         assertThat(plan(asked).path("to").asString("")).startsWith(PAGE + "?utm_source=postcards");
@@ -245,8 +243,9 @@ class TaggingTest extends WendoTest {
                                         "select answer || '|' || purposes || '|' || language || '|' || words || '|' || page from visitor_consent")
                                 .query(String.class)
                                 .list()))
-                .containsExactly(
-                        "yes|advertising|en|" + page.select("h1").text() + "|http://" + tenant.host() + "/t/consent");
+                .containsExactly("yes|advertising|en|" + page.select("h1").text()
+                        + " Gannet Ads would learn that this browser followed this link. The page opens either way."
+                        + "|http://" + tenant.host() + "/t/consent");
 
         JsonNode again = plan(visit("Cookie", cookieName() + "=a1"));
         assertThat(again.path("asks").size()).isZero();
@@ -522,6 +521,6 @@ class TaggingTest extends WendoTest {
                 .contains("Another brand has this name.");
         owner.form("/setup/brands/" + brand, "/setup/brands/" + brand + "/remove");
         known("the business itself again", tags -> tags.name().isEmpty());
-        assertThat(visit().body()).contains("May Plover Paddles tell");
+        assertThat(visit().body()).contains("May Plover Paddles show");
     }
 }

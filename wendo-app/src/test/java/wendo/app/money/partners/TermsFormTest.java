@@ -69,7 +69,7 @@ class TermsFormTest {
             TermsForm form = TermsForm.of(DAY, agreed, BUSINESS);
             TermsForm.Judged judged = TermsForm.check(form.typed(), BUSINESS, LocalDate.EPOCH);
             assertThat(judged.form().faults()).isEmpty();
-            assertThat(judged.agreed().get(0).terms().rates().keySet()).hasSize(3);
+            assertThat(judged.agreed().get(0).terms().rates().keySet()).hasSize(4);
             assertThat(TermsWords.of(judged.agreed().get(0).terms(), FIGURES))
                     .isEqualTo(TermsWords.of(agreed.terms(), FIGURES));
         }

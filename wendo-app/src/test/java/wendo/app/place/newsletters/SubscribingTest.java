@@ -4,16 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.consent.ConsentGiven;
+import wendo.app.platform.consent.ConsentPlace;
+import wendo.app.platform.consent.ConsentPurpose;
+import wendo.app.platform.consent.Consents;
 
 /** Newsletters, and links that subscribe. */
 class SubscribingTest extends WendoTest {
+    @Autowired
+    private Consents consents;
+
     private Tenant tenant;
     private Http person;
     private String slug;
@@ -134,6 +145,67 @@ class SubscribingTest extends WendoTest {
                 .doesNotContain("<form");
         assertThat(subscribers()).isZero();
         assertThat(person.get(page).body()).contains("A placeholder arrived unfilled.", placeholder);
+    }
+
+    @Test
+    void a_subscription_is_an_outcome_of_its_source_and_can_be_compared_by() throws Exception {
+        openOptIn();
+        Http ada = http();
+        press(ada, ask(ada, "ada@reed.example"), "ada@reed.example");
+        press(ada, ask(ada, "ada@reed.example"), "ada@reed.example");
+        await("it is credited to the source of its link", () -> count(tenant, """
+                                select count(*) from credit c join outcome o on o.id = c.outcome_id join source s on s.id = c.source_id
+                                where o.kind = 'subscription' and o.reported_by = 'opt-in' and s.name = 'Letter'
+                                """) == 1);
+        assertThat(count(tenant, "select count(*) from outcome where kind = 'subscription'"))
+                .as("subscribed twice, it is one")
+                .isOne();
+        Http owner = http().signIn(tenant.email());
+        assertThat(org.jsoup.Jsoup.parse(owner.get("/compare").body())
+                        .select("table.compare thead th")
+                        .eachText())
+                .contains("Subscriptions");
+        assertThat(owner.get("/compare?kind=subscription").body()).contains("Cost per subscription");
+    }
+
+    @Test
+    void who_unsubscribed_at_the_sending_system_gets_nothing_more_from_here() {
+        in(tenant, () -> {
+            consents.state(new ConsentGiven(
+                    List.of("ada@reed.example", "bo@reed.example", "cy@reed.example"),
+                    Set.of(ConsentPurpose.EMAIL_NEWS),
+                    "Asked at the counter",
+                    ConsentPlace.TOLD,
+                    UUID.randomUUID(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    ""));
+            return tenant;
+        });
+        HttpResponse<String> told = http().post(
+                        tenant.apiKey(),
+                        "/api/v1/unsubscribes",
+                        "{\"emails\": [\"Ada@Reed.example\", \"nobody@reed.example\", \"x\"]}");
+        assertThat(told.body()).contains("\"withdrawn\":1").contains("\"unknown\":2");
+        assertThat(http().post(tenant.apiKey(), "/api/v1/unsubscribes", "{\"emails\": []}")
+                        .statusCode())
+                .isEqualTo(422);
+        Http owner = http().signIn(tenant.email());
+        owner.form(
+                "/subscribers",
+                "/subscribers/unsubscribes",
+                "unsubscribed",
+                "Email,Name,When\n\"bo@reed.example\",Bo,3 May\nada@reed.example;Ada;4 May\n");
+        assertThat(owner.get("/subscribers").body()).contains("1 subscriber unsubscribed. 1 address had not agreed");
+        assertThat(in(
+                        tenant,
+                        () -> jdbc.sql(
+                                        "select contact || ' ' || coalesce(withdrawn_how, '-') from consent_record order by 1")
+                                .query(String.class)
+                                .list()))
+                .containsExactly("ada@reed.example sender", "bo@reed.example sender", "cy@reed.example -");
+        owner.form("/subscribers", "/subscribers/unsubscribes", "unsubscribed", "nothing here");
+        assertThat(owner.get("/subscribers").body()).contains("There was no e-mail address in it.");
     }
 
     @Test
