@@ -50,7 +50,7 @@ class OptInController {
     private final Automatic automatic;
     private final ProofBook proofs;
     private final Clock clock;
-    private final CallLimit limit = new CallLimit(30);
+    private final CallLimit limit = new CallLimit(60);
 
     OptInController(
             OptIns optIns,
