@@ -19,6 +19,9 @@ import wendo.core.visits.ClickId;
  * always bring the same people, however far the season has gone.
  */
 public final class SeasonSimulation {
+    /** What people do in a season; newsletters have nothing to join there. */
+    static final List<OutcomeKind> KINDS = List.of(OutcomeKind.LEAD, OutcomeKind.BOOKING, OutcomeKind.PURCHASE);
+
     public static final int WEEKS = 26;
 
     /** The demo's own. */
@@ -117,7 +120,7 @@ public final class SeasonSimulation {
             lastAt = at.plus(Duration.ofMinutes(90 + random.nextInt(60 * 24 * 14)));
             click = come(last, lastAt, visitor, random);
         }
-        for (OutcomeKind kind : List.of(OutcomeKind.LEAD, OutcomeKind.BOOKING, OutcomeKind.PURCHASE)) {
+        for (OutcomeKind kind : KINDS) {
             act(kind, last, new Last(click, lastAt), random);
         }
     }

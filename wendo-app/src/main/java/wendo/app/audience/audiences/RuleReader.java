@@ -125,7 +125,7 @@ final class RuleReader {
             faults.put(at.field("most"), Texts.of("audience.audiences.most-below-least"));
         }
         return new Criterion.Did(
-                chosen(at, "deed", List.of("any", "lead", "booking", "purchase")),
+                chosen(at, "deed", List.of("any", "lead", "booking", "purchase", "subscription")),
                 when(at),
                 text(at, "product", Limits.NAME),
                 at.rule().text("least").isEmpty() ? 0 : money(at).orElse(0L),

@@ -153,7 +153,7 @@ class VisitorTags {
     }
 
     private StoredTagging tagging() {
-        return taggings.findFirstBy().orElseGet(StoredTagging::new);
+        return taggings.lock().orElseGet(StoredTagging::new);
     }
 
     private void tell() {

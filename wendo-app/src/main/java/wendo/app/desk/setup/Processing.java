@@ -16,6 +16,7 @@ enum Processing {
     RECIPIENTS(Optional.of(RetainedKind.RECIPIENTS)),
     SUBSCRIBERS(Optional.of(RetainedKind.SUBSCRIBERS)),
     CONSENT(Optional.empty()),
+    TAGS(Optional.of(RetainedKind.VISITOR_CONSENTS)),
     PEOPLE(Optional.empty()),
     ACTIVITY(Optional.empty()),
     BACKUPS(Optional.empty());

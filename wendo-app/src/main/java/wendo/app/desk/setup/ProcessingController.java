@@ -127,6 +127,9 @@ class ProcessingController {
         if (one == Processing.VISITS) {
             to.addAll(queries.networks());
         }
+        if (one == Processing.TAGS) {
+            to.addAll(queries.taggingDesks());
+        }
         if (one == Processing.MESSAGES || one == Processing.RECIPIENTS || one == Processing.PEOPLE) {
             to.add(installation.mail().host());
         }

@@ -14,6 +14,14 @@ class ProcessingQueries {
         this.jdbc = jdbc;
     }
 
+    /** The ad desks that are told of visitors who agreed. */
+    @Transactional(readOnly = true)
+    List<String> taggingDesks() {
+        return jdbc.sql("select name from visitor_tag where removed_at is null and is_on order by name")
+                .query(String.class)
+                .list();
+    }
+
     /** The partner networks that visits are told to. */
     @Transactional(readOnly = true)
     List<String> networks() {
