@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -119,16 +120,16 @@ public class NetworkDirectory {
     @Scheduled(fixedDelay = 500, timeUnit = TimeUnit.MILLISECONDS)
     final void refresh() {
         try {
-            transactions.executeWithoutResult(status -> {
-                String now = jdbc.sql("select door_networks_changed()")
-                        .query(String.class)
-                        .single();
-                if (!now.equals(asOf)) {
-                    networks = read();
-                    asOf = now;
-                }
-            });
-            networks.forEach((business, own) -> own.forEach(network -> setAside(business, network)));
+            String now =
+                    Objects.requireNonNull(transactions.execute(status -> jdbc.sql("select door_networks_changed()")
+                            .query(String.class)
+                            .single()));
+            Map<BusinessId, List<Known>> known =
+                    now.equals(asOf) ? networks : Objects.requireNonNull(transactions.execute(status -> read()));
+            // A network is led to with sub-IDs from its first visit on: none is known before it has any.
+            known.forEach((business, own) -> own.forEach(network -> setAside(business, network)));
+            networks = known;
+            asOf = now;
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("Partner networks go on as last known: {}", e.getMessage());
         }
