@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jsoup.Jsoup;
+import org.jsoup.parser.Parser;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -53,6 +55,15 @@ class TemplatesTest {
                         .map(found -> found.group())
                         .toList())
                 .isEmpty();
+    }
+
+    /** Thymeleaf replaces first: a condition on the same element is never asked (Thymeleaf 3.1, attribute precedence). */
+    @ParameterizedTest
+    @MethodSource("templates")
+    void whether_a_fragment_stands_there_is_asked_around_it(Path template) throws IOException {
+        assertThat(Jsoup.parse(Files.readString(template), "", Parser.xmlParser())
+                        .getAllElements())
+                .noneMatch(one -> one.hasAttr("th:replace") && (one.hasAttr("th:if") || one.hasAttr("th:unless")));
     }
 
     @ParameterizedTest

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -61,6 +62,6 @@ class TagFigures {
         LocalDate today =
                 LocalDate.ofInstant(clock.instant(), businesses.current().zone());
         return counts.since(today.minusDays(DAYS - 1)).entrySet().stream()
-                .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, one -> new Figures(one.getValue())));
+                .collect(Collectors.toMap(Map.Entry::getKey, one -> new Figures(one.getValue())));
     }
 }

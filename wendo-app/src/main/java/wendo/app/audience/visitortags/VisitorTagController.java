@@ -2,12 +2,13 @@ package wendo.app.audience.visitortags;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -59,6 +60,7 @@ class VisitorTagController {
     private final Brands brands;
     private final Campaigns campaigns;
     private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
 
     VisitorTagController(
             VisitorTags tags,
@@ -120,14 +122,13 @@ class VisitorTagController {
     ModelAndView add(TypedFields typed, CurrentPerson person, Business business) {
         VisitorTagForm form = VisitorTagForm.of(typed);
         Map<String, String> faults = faults(form, business);
-        Optional<UUID> added =
-                faults.isEmpty() ? UniqueKey.stored(() -> tags.add(form, person.name())) : Optional.empty();
-        if (added.isEmpty()) {
-            faults.putIfAbsent("name", faults.isEmpty() ? Texts.of("audience.visitortags.name-taken") : "");
-            faults.values().removeIf(String::isEmpty);
+        if (!faults.isEmpty()) {
             return InvalidForm.of(begin(form, faults));
         }
-        return new ModelAndView("redirect:/audiences/tags/" + added.get());
+        return UniqueKey.stored(() -> tags.add(form, person.name()))
+                .map(added -> new ModelAndView("redirect:/audiences/tags/" + added))
+                .orElseGet(
+                        () -> InvalidForm.of(begin(form, Map.of("name", Texts.of("audience.visitortags.name-taken")))));
     }
 
     private static Map<String, String> faults(VisitorTagForm form, Business business) {
@@ -238,7 +239,7 @@ class VisitorTagController {
                 String[] parts = choice.field().split("\\.", 2);
                 wanted.add(new TagSetting.Use(
                         id,
-                        TagScope.valueOf(parts[0].toUpperCase(java.util.Locale.ROOT)),
+                        TagScope.valueOf(parts[0].toUpperCase(Locale.ROOT)),
                         UUID.fromString(parts[1]),
                         said.equals("on")));
             }
@@ -251,8 +252,7 @@ class VisitorTagController {
     @PostMapping("/{id}/test")
     String test(@PathVariable UUID id, RedirectAttributes notes) {
         VisitorTags.Listed tag = find(id);
-        DeskCalls.Heard heard = desks.call(
-                tag.tag(), ClickId.of(clock.instant(), new java.security.SecureRandom()), tags.key(id), true);
+        DeskCalls.Heard heard = desks.call(tag.tag(), ClickId.of(clock.instant(), random), tags.key(id), true);
         notes.addFlashAttribute(heard.isTaken() ? "said" : "testFault", heard.said());
         return "redirect:/audiences/tags/" + id;
     }

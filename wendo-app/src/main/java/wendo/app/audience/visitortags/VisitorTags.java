@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -126,7 +127,7 @@ class VisitorTags {
     public Map<UUID, Boolean> ofLink(UUID link) {
         return uses.findByScopeAndAbout(TagScope.LINK.key(), link).stream()
                 .map(VisitorTagUse::use)
-                .collect(java.util.stream.Collectors.toMap(TagSetting.Use::tag, TagSetting.Use::isOn));
+                .collect(Collectors.toMap(TagSetting.Use::tag, TagSetting.Use::isOn));
     }
 
     /** Says anew where a tag is used, but for single links, which say so themselves. */

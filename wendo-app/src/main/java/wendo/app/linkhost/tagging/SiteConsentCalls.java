@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -122,7 +123,7 @@ class SiteConsentCalls {
                 answer,
                 words(said.body()),
                 PublicLanguages.of(orEmpty(said.request().getHeader("Accept-Language")))
-                        .map(java.util.Locale::getLanguage)
+                        .map(Locale::getLanguage)
                         .orElse(""),
                 orEmpty(said.body().address()),
                 tags.stream().map(DirectoryTag::id).toList());

@@ -24,10 +24,12 @@ import tools.jackson.databind.json.JsonMapper;
 import wendo.app.audience.visitortags.DirectoryTag;
 import wendo.app.audience.visitortags.TagDirectory;
 import wendo.app.audience.visitortags.TagKind;
+import wendo.app.audience.visitortags.TagsOfLink;
 import wendo.app.issue.links.LinkDirectory;
 import wendo.app.platform.site.HostTemplate;
 import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.Texts;
+import wendo.core.audience.TagConsent;
 import wendo.core.audience.TagPurpose;
 import wendo.core.visits.ClickId;
 
@@ -120,11 +122,7 @@ public class TagPage {
     /** After an answer without script: what was agreed to is used, and it goes on. */
     Shown goOn(TagQuestion question, List<DirectoryTag> fires, LinkDirectory.Host host) {
         Tagger.Plan plan = new Tagger.Plan(
-                new wendo.app.audience.visitortags.TagsOfLink(
-                        question.brand(), "", "", wendo.core.audience.TagConsent.Asker.LINK_DOMAIN, fires),
-                List.of(),
-                fires,
-                "");
+                new TagsOfLink(question.brand(), "", "", TagConsent.Asker.LINK_DOMAIN, fires), List.of(), fires, "");
         Locale reader = Locale.forLanguageTag(question.language());
         return shown(
                 question,

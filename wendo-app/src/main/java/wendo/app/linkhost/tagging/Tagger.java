@@ -1,5 +1,6 @@
 package wendo.app.linkhost.tagging;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -98,9 +99,7 @@ public class Tagger {
         for (DirectoryTag tag : tags.tags()) {
             TagConsent.Decision decision =
                     TagConsent.decide(tag.purpose(), recorded.of(tag.purpose()), arrival.hasSignal(), tags.asker());
-            byDecision
-                    .computeIfAbsent(decision, any -> new java.util.ArrayList<>())
-                    .add(tag);
+            byDecision.computeIfAbsent(decision, any -> new ArrayList<>()).add(tag);
             results.put(tag.id(), TagResult.of(decision));
         }
         return new Plan(

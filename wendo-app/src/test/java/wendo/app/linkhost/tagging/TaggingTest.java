@@ -467,6 +467,9 @@ class TaggingTest extends WendoTest {
     @Test
     void a_brand_asks_in_its_own_name_on_its_own_domain() {
         oneAsking();
+        assertThat(Jsoup.parse(owner.get("/issue").body()).select("[name=brand]"))
+                .as("who has no brands chooses none")
+                .isEmpty();
         owner.form(
                 "/setup/brands",
                 "/setup/brands",
@@ -476,6 +479,10 @@ class TaggingTest extends WendoTest {
                 "https://www.gull.example/x",
                 "asks",
                 "here");
+        assertThat(Jsoup.parse(owner.get("/issue").body())
+                        .select("[name=brand] option")
+                        .eachText())
+                .containsExactly("As the site or link domain says", "Gull Sails");
         String brand = in(
                 tenant,
                 () -> jdbc.sql("select id::text from brand where sites = '{gull.example}'")
