@@ -15,6 +15,7 @@ import { fold } from "./fold.js";
 import { mirror } from "./mirror.js";
 import { passkey } from "./passkey.js";
 import { pays } from "./pays.js";
+import { reveals } from "./reveals.js";
 import { ticks } from "./ticks.js";
 import { zone } from "./zone.js";
 
@@ -28,6 +29,7 @@ Alpine.data("copier", copier);
 Alpine.data("filter", filter);
 Alpine.data("fold", fold);
 Alpine.data("mirror", mirror);
+Alpine.data("reveals", reveals);
 Alpine.data("passkey", passkey);
 Alpine.data("pays", pays);
 Alpine.data("ticks", ticks);

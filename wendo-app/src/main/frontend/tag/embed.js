@@ -1,15 +1,17 @@
-// Puts an entry form or a signpost into the page, where its script stands: as tall as it is, or behind a button.
+// Puts an entry form, a sign-up form or a signpost into the page, where its script stands: as tall as it is, or behind a button.
 //   <script src="https://go.example.org/t/embed.js" data-form="ID" async></script>
 //   <script src="https://go.example.org/t/embed.js" data-form="ID" data-button="Book a course" async></script>
+//   <script src="https://go.example.org/t/embed.js" data-list="ID" async></script>
 //   <script src="https://go.example.org/t/embed.js" data-signpost="ID" async></script>
 // What is sent belongs to the visit that brought the visitor: the address of the page, or the site tag, tells it.
 const script = document.currentScript;
-const { form, signpost, button, close } = script.dataset;
+const { form, list, signpost, button, close } = script.dataset;
 const parameter = new URLSearchParams(location.search).get("wcl") || "";
 const kept = (document.cookie.match(/(?:^|; )wendo_click=([0-9a-z]{26})(?:;|$)/) || [])[1] || "";
 const click = /^[0-9a-z]{26}$/i.test(parameter) ? parameter.toLowerCase() : kept;
 
-const address = new URL(form ? `/t/forms/${form}` : `/t/signposts/${signpost}`, script.src);
+const path = form ? `forms/${form}` : list ? `lists/${list}` : `signposts/${signpost}`;
+const address = new URL(`/t/${path}`, script.src);
 address.searchParams.set("in", "page");
 address.searchParams.set("page", (location.origin + location.pathname).slice(0, 300));
 if (click) address.searchParams.set("wcl", click);

@@ -110,6 +110,8 @@ class MigrationsTest {
                         "door_share_cards",
                         "door_share_picture",
                         "door_form",
+                        "door_newsletter_list",
+                        "door_join_request",
                         "door_messages_due",
                         "door_outgoing",
                         "door_clip",

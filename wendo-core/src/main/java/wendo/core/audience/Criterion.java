@@ -139,7 +139,7 @@ public sealed interface Criterion {
         }
     }
 
-    /** A lead of theirs has this label. */
+    /** A lead of theirs has this label, or they have it as a subscriber. */
     record Labelled(String label) implements Criterion {
         public Labelled {
             label = label.strip();
@@ -152,8 +152,13 @@ public sealed interface Criterion {
         }
     }
 
-    /** Joined the newsletter, by this link or by any. Whether they still agree is for consent to say. */
-    record Subscribed(Optional<UUID> link) implements Criterion {
+    /**
+     * Joined the newsletter. Whether they still agree is for consent to say.
+     *
+     * @param link by this link; empty for any
+     * @param list and are on this list; empty for any, also one that they left
+     */
+    record Subscribed(Optional<UUID> link, Optional<UUID> list) implements Criterion {
         @Override
         public <T> T read(Reader<T> reader) {
             return reader.subscribed(this);

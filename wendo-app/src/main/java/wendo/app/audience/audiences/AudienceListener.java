@@ -6,7 +6,7 @@ import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Component;
 import wendo.app.credit.OutcomesCredited;
 import wendo.app.place.messages.RecipientsGiven;
-import wendo.app.place.newsletters.SubscriberJoined;
+import wendo.app.place.subscribers.SubscriberJoined;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.visit.visits.VisitsStored;
 

@@ -35,6 +35,7 @@ class RuleChoices {
             List<Choice> links,
             List<Choice> personal,
             List<Choice> joining,
+            List<Choice> lists,
             List<Choice> forms,
             List<Choice> labels,
             List<Choice> audiences,
@@ -44,7 +45,7 @@ class RuleChoices {
 
         /** The names of whatever can be chosen, by identifier. */
         Map<String, String> names() {
-            return Stream.of(sources, campaigns, links, personal, joining, forms, audiences)
+            return Stream.of(sources, campaigns, links, personal, joining, lists, forms, audiences)
                     .flatMap(List::stream)
                     .collect(Collectors.toMap(Choice::id, Choice::name, (one, other) -> one));
         }
@@ -62,8 +63,13 @@ class RuleChoices {
                         where r.made_at is not null order by 2, 1"""),
                 read(
                         "select l.id::text, l.name from link l join opt_in o on o.link_id = l.id order by lower(l.name), l.id"),
+                read("select id::text, name from newsletter_list where archived_at is null order by lower(name), id"),
                 read("select id::text, name from entry_form order by lower(name), id"),
-                read("select distinct label, label from lead cross join unnest(labels) as label order by 1"),
+                read("""
+                        select distinct label, label from (
+                            select unnest(labels) as label from lead
+                            union all select unnest(labels) from subscriber where proof_id is null) one
+                        order by 1"""),
                 read("select id::text, name from audience where archived_at is null order by lower(name), id"),
                 read("select distinct country, country from audience_person where country <> '' order by 1"),
                 read("select distinct language, language from audience_person where language <> '' order by 1"),

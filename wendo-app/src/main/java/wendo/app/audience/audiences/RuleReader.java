@@ -77,8 +77,9 @@ final class RuleReader {
                             number(at, "quiet", 0, When.MOST_DAYS)));
                 case LABEL -> label(at);
                 case SUBSCRIBED ->
-                    Optional.of(
-                            new Criterion.Subscribed(FilterValues.id(at.rule().text("link"))));
+                    Optional.of(new Criterion.Subscribed(
+                            FilterValues.id(at.rule().text("link")),
+                            FilterValues.id(at.rule().text("list"))));
                 case SENT ->
                     Optional.of(new Criterion.Sent(FilterValues.id(at.rule().text("link"))));
                 case TAPPED ->

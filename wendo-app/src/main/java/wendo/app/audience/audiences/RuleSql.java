@@ -135,7 +135,10 @@ final class RuleSql implements Criterion.Reader<String> {
 
     @Override
     public String labelled(Criterion.Labelled labelled) {
-        return leads("and " + value(labelled.label()) + " = any(l.labels)");
+        String leads = leads("and " + value(labelled.label()) + " = any(l.labels)");
+        return "(" + leads + " or " + people("""
+                select c.person_id from subscriber s join audience_contact c on c.contact = s.email
+                where s.proof_id is null and s.labels @> array[cast(""" + value(labelled.label()) + " as text)]") + ")";
     }
 
     @Override
@@ -158,7 +161,12 @@ final class RuleSql implements Criterion.Reader<String> {
         return people("""
                 select c.person_id from subscriber s join audience_contact c on c.contact = s.email
                 where s.proof_id is null"""
-                + subscribed.link().map(id -> " and s.link_id = " + value(id)).orElse(""));
+                + subscribed.link().map(id -> " and s.link_id = " + value(id)).orElse("")
+                + subscribed
+                        .list()
+                        .map(id -> " and exists (select from list_member m where m.subscriber_id = s.id"
+                                + " and m.left_at is null and m.list_id = " + value(id) + ")")
+                        .orElse(""));
     }
 
     @Override

@@ -124,7 +124,13 @@ final class RuleWords {
 
         @Override
         public String subscribed(Criterion.Subscribed subscribed) {
-            return Texts.of("audience.audiences.words.subscribed", is, by(subscribed.link()));
+            String list = subscribed.list().map(id -> named(id.toString())).orElse("");
+            return Texts.of(
+                    "audience.audiences.words.subscribed",
+                    is,
+                    by(subscribed.link()),
+                    list.isEmpty() ? "any" : "one",
+                    list);
         }
 
         @Override

@@ -13,7 +13,7 @@
             "prepare.sources",
             "visit.visits",
             "place.messages",
-            "place.newsletters",
+            "place.subscribers",
             "credit"
         })
 @NullMarked

@@ -49,7 +49,7 @@ class FinderQueries {
                 case "campaign" -> "/setup/campaigns/" + id;
                 case "destination" -> "/setup/destinations/" + id;
                 case "recipient" -> "/recipients/" + id;
-                case "subscriber" -> "/links/" + id + "/newsletter";
+                case "subscriber" -> "/subscribers?state=all&person=" + id;
                 default -> "/outcomes/" + id;
             };
         }
@@ -93,7 +93,7 @@ class FinderQueries {
                             and (email <> '' or phone <> '')
                         order by email, phone limit :most)
                         union all
-                        (select 7, 'subscriber', link_id, email, '', null, email = :text, false
+                        (select 7, 'subscriber', id, email, '', null, email = :text, false
                         from subscriber where email like :start and proof_id is null
                         order by email limit :most)
                         order by rank, is_exact desc, is_away

@@ -1,6 +1,5 @@
 package wendo.app.lead.handover;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import wendo.app.platform.accounts.Colleague;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.LabelLine;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
@@ -58,14 +58,8 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
         if (!partner.isEmpty() && shared.isEmpty()) {
             faults.put("partner", Texts.of("lead.handover.this-is-not-an-e"));
         }
-        List<String> labels = Arrays.stream(typed.raw("labels").split(","))
-                .map(String::strip)
-                .filter(label -> !label.isEmpty())
-                .distinct()
-                .toList();
-        if (labels.size() > Limits.MOST_LABELS || labels.stream().anyMatch(label -> label.length() > Limits.LABEL)) {
-            faults.put("labels", Texts.of("lead.handover.at-most-labels-of-40", Limits.MOST_LABELS));
-        }
+        LabelLine labels = LabelLine.of(typed.raw("labels"));
+        labels.fault().ifPresent(fault -> faults.put("labels", fault));
         String note = typed.text("note");
         InvalidForm.tooLong(faults, "note", note, Limits.HANDOVER_NOTE);
         unknownField(note).ifPresent(field -> faults.put("note", field));
@@ -75,7 +69,7 @@ record HandoverForm(Handover handover, Map<String, String> faults) {
                         person,
                         round,
                         shared.map(EmailAddress::value).orElse(partner),
-                        labels,
+                        labels.labels(),
                         note,
                         typed.raw("alerts").equals("yes"),
                         plan),

@@ -17,12 +17,18 @@ import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.place.subscribers.NewsletterLists;
+import wendo.app.place.subscribers.Senders;
+import wendo.app.platform.accounts.CurrentPerson;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
+import wendo.app.platform.business.UniqueKey;
 import wendo.app.platform.site.EditConflict;
+import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
+import wendo.app.platform.site.LabelLine;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -37,11 +43,13 @@ class NewsletterController {
     private final LinkSaving links;
     private final Senders senders;
     private final OptIns optIns;
+    private final NewsletterLists lists;
 
-    NewsletterController(LinkSaving links, Senders senders, OptIns optIns) {
+    NewsletterController(LinkSaving links, Senders senders, OptIns optIns, NewsletterLists lists) {
         this.links = links;
         this.senders = senders;
         this.optIns = optIns;
+        this.lists = lists;
     }
 
     record TypedSender(String typedName, String typedPlaceholder) {}
@@ -51,6 +59,7 @@ class NewsletterController {
             List<Senders.Listed> senders,
             Optional<Senders.Listed> sender,
             OptIns.OptIn optIn,
+            List<NewsletterLists.Listed> lists,
             int version,
             long subscribers,
             Markup markup,
@@ -79,6 +88,7 @@ class NewsletterController {
                         all,
                         chosen,
                         optIn,
+                        lists.list(),
                         optIns.version(link.id()),
                         optIns.count(link.id()),
                         Markup.of(link, optIn.isOpen() ? chosen.map(Senders.Listed::placeholder) : Optional.empty()),
@@ -119,7 +129,7 @@ class NewsletterController {
 
     @Needs(value = Permission.ISSUE, ofLink = true)
     @PostMapping("/opt-in")
-    ModelAndView keep(@PathVariable UUID id, TypedFields typed, Business business) {
+    ModelAndView keep(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
         boolean isOpen = typed.raw("open").equals("yes");
@@ -136,13 +146,26 @@ class NewsletterController {
                 faults.put("onward", Texts.said(e));
             }
         }
-        OptIns.OptIn optIn =
-                new OptIns.OptIn(isOpen, typed.raw("asksFirst").equals("yes"), promise, onward, "", Optional.empty());
+        LabelLine labels = LabelLine.of(typed.raw("labels"));
+        labels.fault().ifPresent(fault -> faults.put("labels", fault));
+        OptIns.OptIn optIn = new OptIns.OptIn(
+                isOpen,
+                typed.raw("asksFirst").equals("yes"),
+                promise,
+                onward,
+                FilterValues.id(typed.raw("list"))
+                        .filter(list -> lists.find(list).isPresent()),
+                labels.labels(),
+                "",
+                Optional.empty());
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(link, Optional.empty(), "", faults)).addObject("optIn", optIn);
         }
         try {
-            optIns.save(id, EditedVersion.of(typed.raw("version")), optIn);
+            EditedVersion edited = EditedVersion.of(typed.raw("version"));
+            if (UniqueKey.refuses(() -> optIns.save(id, edited, optIn, person.name()))) {
+                optIns.save(id, edited, optIn, person.name()); // somebody else added the first list meanwhile
+            }
         } catch (OptimisticLockingFailureException e) {
             OptIns.OptIn theirs = optIns.of(id);
             Map<String, String> marks = EditConflict.marks(

@@ -1,10 +1,10 @@
 package wendo.app.place.newsletters;
 
-import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -17,10 +17,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.ModelAndView;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.place.subscribers.JoinAnswer;
+import wendo.app.place.subscribers.Joiner;
+import wendo.app.place.subscribers.Joins;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
-import wendo.app.platform.business.UniqueKey;
+import wendo.app.platform.consent.ConsentPlace;
 import wendo.app.platform.site.CallLimit;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.PublicLanguages;
@@ -44,6 +47,7 @@ class OptInController {
     private static final int MAX_PLACEHOLDER = 200; // enough to know it again
 
     private final OptIns optIns;
+    private final Joins joins;
     private final LinkSaving links;
     private final Businesses businesses;
     private final BusinessScope scope;
@@ -54,6 +58,7 @@ class OptInController {
 
     OptInController(
             OptIns optIns,
+            Joins joins,
             LinkSaving links,
             Businesses businesses,
             BusinessScope scope,
@@ -61,6 +66,7 @@ class OptInController {
             ProofBook proofs,
             Clock clock) {
         this.optIns = optIns;
+        this.joins = joins;
         this.links = links;
         this.businesses = businesses;
         this.scope = scope;
@@ -102,7 +108,9 @@ class OptInController {
     record Question(UUID link, String reader, String click, String fault, boolean goesBySelf) {}
 
     /** What the page says and does. */
-    private record Setting(OptIns.OptIn optIn, String businessName, String leadsTo) {}
+    private record Setting(OptIns.OptIn optIn, UUID list, String businessName, String leadsTo) {}
+
+    record AskedPage(String reader, boolean isPart) {}
 
     record OptInPage(String business, String promise) {}
 
@@ -159,14 +167,14 @@ class OptInController {
             return InvalidForm.of(ask(setting, asked.question(link, fault, false)));
         }
         Optional<ClickId> visit = asked.visit();
-        OptIns.Subscribing subscribing = new OptIns.Subscribing(
-                link,
-                address.get().value(),
-                visit.map(ClickId::uuid),
-                scope.within(business.get(), () -> proof(request)),
-                request.getRequestURL().toString());
-        if (UniqueKey.refuses(() -> within(business.get(), () -> optIns.subscribe(subscribing)))) {
-            within(business.get(), () -> optIns.agree(subscribing));
+        JoinAnswer answer = joins.join(
+                business.get(),
+                joiner(setting, link, address.get(), visit, request),
+                scope.within(business.get(), () -> proofs.of(request, clock.instant())));
+        if (answer == JoinAnswer.ASKED) {
+            return ViewRecord.with(
+                    page("place/subscribers/open-asked", setting),
+                    new AskedPage(address.get().value(), false));
         }
         String onward = setting.optIn().onward().isEmpty()
                 ? setting.leadsTo()
@@ -179,13 +187,18 @@ class OptInController {
                                 .orElse(onward));
     }
 
-    private Optional<UUID> proof(HttpServletRequest request) {
-        for (Cookie cookie : request.getCookies() == null ? new Cookie[0] : request.getCookies()) {
-            if (cookie.getName().equals(ProofBook.COOKIE) && cookie.getValue().length() <= 40) {
-                return proofs.find(cookie.getValue(), clock.instant());
-            }
-        }
-        return Optional.empty();
+    private static Joiner joiner(
+            Setting setting, UUID link, EmailAddress address, Optional<ClickId> visit, HttpServletRequest request) {
+        return new Joiner(
+                setting.list(),
+                address.value(),
+                setting.optIn().promise(),
+                ConsentPlace.OPT_IN,
+                link,
+                Optional.of(link),
+                visit.map(ClickId::uuid),
+                Set.copyOf(setting.optIn().labels()),
+                request.getRequestURL().toString());
     }
 
     /** Empty also where one address calls too often. */
@@ -196,8 +209,10 @@ class OptInController {
     private Setting setting(BusinessId business, UUID link) {
         return scope.within(business, () -> {
             PublicLanguages.speak(businesses.current().locale());
+            OptIns.OptIn optIn = optIns.of(link);
             return new Setting(
-                    optIns.of(link),
+                    optIn,
+                    optIn.list().orElseThrow(),
                     businesses.current().name(),
                     links.find(link).orElseThrow().taggedAddress());
         });

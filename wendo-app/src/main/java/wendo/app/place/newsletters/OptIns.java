@@ -4,55 +4,30 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
-import java.util.Set;
 import java.util.UUID;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wendo.app.outcome.outcomes.Outcomes;
-import wendo.app.outcome.outcomes.Reporter;
+import wendo.app.place.subscribers.NewsletterLists;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.EditedVersion;
-import wendo.app.platform.consent.ConsentGiven;
-import wendo.app.platform.consent.ConsentPlace;
-import wendo.app.platform.consent.ConsentPurpose;
-import wendo.app.platform.consent.Consents;
 import wendo.app.platform.site.Limits;
-import wendo.core.outcomes.Occurrence;
-import wendo.core.outcomes.OutcomeKind;
-import wendo.core.outcomes.OutcomeReport;
-import wendo.core.outcomes.ReportedDetails;
-import wendo.core.visits.ClickId;
+import wendo.app.platform.site.Texts;
 
-/** Links that subscribe, and who subscribed by them. */
+/** Links that subscribe whoever arrives by them. */
 @Service
 class OptIns {
     static final int MAX_PROMISE = Limits.PROMISE;
 
     private final OptInRepository repository;
-    private final SubscriberRepository subscribers;
+    private final NewsletterLists lists;
     private final JdbcClient jdbc;
-    private final Consents consents;
-    private final Outcomes outcomes;
-    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    OptIns(
-            OptInRepository repository,
-            SubscriberRepository subscribers,
-            JdbcClient jdbc,
-            Consents consents,
-            Outcomes outcomes,
-            ApplicationEventPublisher events,
-            Clock clock) {
+    OptIns(OptInRepository repository, NewsletterLists lists, JdbcClient jdbc, Clock clock) {
         this.repository = repository;
-        this.subscribers = subscribers;
+        this.lists = lists;
         this.jdbc = jdbc;
-        this.consents = consents;
-        this.outcomes = outcomes;
-        this.events = events;
         this.clock = clock;
     }
 
@@ -62,6 +37,8 @@ class OptIns {
      * @param asksFirst true if readers confirm before they are subscribed
      * @param promise what readers are told they subscribe to
      * @param onward where they are led then, with the link's tags; empty text for where the link leads
+     * @param list what they subscribe to
+     * @param labels whoever subscribes by this link gets them
      * @param unsubstituted the placeholder that arrived last without having been substituted; empty text if none did
      */
     record OptIn(
@@ -69,20 +46,19 @@ class OptIns {
             boolean asksFirst,
             String promise,
             String onward,
+            Optional<UUID> list,
+            List<String> labels,
             String unsubstituted,
             Optional<Instant> unsubstitutedAt) {
+        OptIn to(UUID other) {
+            return new OptIn(
+                    isOpen, asksFirst, promise, onward, Optional.of(other), labels, unsubstituted, unsubstitutedAt);
+        }
+
         static OptIn none() {
-            return new OptIn(false, true, "", "", "", Optional.empty());
+            return new OptIn(false, true, "", "", Optional.empty(), List.of(), "", Optional.empty());
         }
     }
-
-    /**
-     * Who subscribes by a link.
-     *
-     * @param proof the test it belongs to
-     * @param page where they agreed
-     */
-    record Subscribing(UUID link, String email, Optional<UUID> click, Optional<UUID> proof, String page) {}
 
     @Transactional(readOnly = true)
     OptIn of(UUID link) {
@@ -105,61 +81,25 @@ class OptIns {
                 .map(BusinessId::new);
     }
 
+    /** Without a list it is the first one, which is made here if there is none. Refused by a unique key if it just was. */
     @Transactional
-    void save(UUID link, EditedVersion edited, OptIn optIn) {
+    void save(UUID link, EditedVersion edited, OptIn optIn, String by) {
         StoredOptIn stored = repository.findById(link).orElseGet(() -> new StoredOptIn(link));
         stored.mustStillBe(edited);
-        stored.become(optIn);
+        stored.become(optIn.list().isPresent() || !optIn.isOpen() ? optIn : optIn.to(first(optIn.promise(), by)));
         repository.save(stored);
+    }
+
+    private UUID first(String promise, String by) {
+        return lists.list().stream()
+                .findFirst()
+                .map(NewsletterLists.Listed::id)
+                .orElseGet(() -> lists.addFirst(Texts.of("place.newsletters.first-list"), promise, by));
     }
 
     @Transactional
     void noteUnsubstituted(UUID link, String placeholder) {
         repository.findById(link).ifPresent(one -> one.noteUnsubstituted(placeholder, clock.instant()));
-    }
-
-    /** Refused by a unique key if the address is subscribed already; then it only agrees once more. */
-    @Transactional
-    void subscribe(Subscribing one) {
-        agree(one);
-        Subscriber subscriber = new Subscriber(one.link(), one.email(), one.click(), one.proof(), clock.instant());
-        subscribers.saveAndFlush(subscriber); // refused here, before anything else is written
-        if (one.proof().isEmpty()) {
-            events.publishEvent(new SubscriberJoined(one.email()));
-            outcomes.record(outcome(one, subscriber.id()), Reporter.OPT_IN);
-        }
-    }
-
-    /** A subscription is an outcome of the visit that it came from. */
-    private OutcomeReport outcome(Subscribing one, UUID subscriber) {
-        return new OutcomeReport(
-                OutcomeKind.SUBSCRIPTION,
-                subscriber.toString(),
-                OptionalLong.empty(),
-                one.click().map(ClickId::new),
-                Optional.of(Occurrence.at(clock.instant())),
-                Optional.empty(),
-                OptionalLong.empty(),
-                OptionalLong.empty(),
-                new ReportedDetails("", one.email(), "", "", "", "", ""));
-    }
-
-    /** What they agreed to goes on record, for every time they do. */
-    @Transactional
-    void agree(Subscribing one) {
-        String promise = of(one.link()).promise();
-        if (one.proof().isPresent() || promise.isEmpty()) { // a test's consent is nobody's
-            return;
-        }
-        consents.give(new ConsentGiven(
-                List.of(one.email()),
-                Set.of(ConsentPurpose.EMAIL_NEWS),
-                promise,
-                ConsentPlace.OPT_IN,
-                one.link(),
-                Optional.of(one.link()),
-                Optional.empty(),
-                one.page()));
     }
 
     @Transactional(readOnly = true)

@@ -4,6 +4,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.OptimisticLock;
@@ -21,6 +22,8 @@ class StoredOptIn extends BusinessRow {
     private boolean asksFirst;
     private String promise;
     private String onwardAddress;
+    private @Nullable UUID listId;
+    private String[] labels = {};
 
     @OptimisticLock(excluded = true)
     private String unsubstituted = "";
@@ -41,6 +44,8 @@ class StoredOptIn extends BusinessRow {
         this.asksFirst = optIn.asksFirst();
         this.promise = optIn.promise();
         this.onwardAddress = optIn.onward();
+        this.listId = optIn.list().orElse(null);
+        this.labels = optIn.labels().toArray(String[]::new);
     }
 
     void noteUnsubstituted(String placeholder, Instant now) {
@@ -50,6 +55,13 @@ class StoredOptIn extends BusinessRow {
 
     OptIns.OptIn optIn() {
         return new OptIns.OptIn(
-                isOpen, asksFirst, promise, onwardAddress, unsubstituted, Optional.ofNullable(unsubstitutedAt));
+                isOpen,
+                asksFirst,
+                promise,
+                onwardAddress,
+                Optional.ofNullable(listId),
+                List.of(labels),
+                unsubstituted,
+                Optional.ofNullable(unsubstitutedAt));
     }
 }

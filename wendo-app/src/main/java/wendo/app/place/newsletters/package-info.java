@@ -10,7 +10,7 @@
             "prepare.sources",
             "issue.links",
             "visit.visits",
-            "outcome.outcomes"
+            "place.subscribers"
         })
 @NullMarked
 package wendo.app.place.newsletters;

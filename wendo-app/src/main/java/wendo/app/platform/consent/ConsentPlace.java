@@ -8,6 +8,7 @@ public enum ConsentPlace {
     FORM("platform.consent.consent-place.entry-form"),
     OPT_IN("platform.consent.consent-place.newsletter-link"),
     LIST("platform.consent.consent-place.uploaded-list"),
+    SIGN_UP("platform.consent.consent-place.sign-up-form"),
     /** By phone, at the counter or by letter; who was told stands as the page. */
     TOLD("platform.consent.consent-place.told");
 
@@ -17,7 +18,7 @@ public enum ConsentPlace {
         this.label = label;
     }
 
-    static ConsentPlace of(String key) {
+    public static ConsentPlace of(String key) {
         return valueOf(key.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 

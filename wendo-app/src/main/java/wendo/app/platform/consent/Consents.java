@@ -124,6 +124,18 @@ public class Consents {
         withdraw(contact, records.findByContactAndWithdrawnAtIsNull(contact), how, by);
     }
 
+    /** Withdraws this purpose alone; what else they agreed to stands. */
+    @Transactional
+    public void withdraw(String contact, ConsentPurpose purpose, Withdrawal how, String by) {
+        withdraw(
+                contact,
+                records.findByContactAndWithdrawnAtIsNull(contact).stream()
+                        .filter(one -> one.purpose().equals(Optional.of(purpose)))
+                        .toList(),
+                how,
+                by);
+    }
+
     /** Withdraws what this record is for, in all records of its contact. Answers whether there is such a record. */
     @Transactional
     boolean withdraw(UUID record, String by) {

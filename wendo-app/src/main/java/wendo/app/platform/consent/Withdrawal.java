@@ -9,7 +9,9 @@ public enum Withdrawal {
     REPLY("platform.consent.withdrawal.by-a-reply"),
     OFFICE("platform.consent.withdrawal.by-the-office"),
     COMPLAINT("platform.consent.withdrawal.by-a-complaint"),
-    SENDER("platform.consent.withdrawal.at-the-sending-system");
+    SENDER("platform.consent.withdrawal.at-the-sending-system"),
+    /** By the subscriber, who left the last list. */
+    CHOICES("platform.consent.withdrawal.by-their-choices");
 
     private final String words;
 

@@ -85,6 +85,9 @@ class Mail {
         String out = origin + "/t/stop/" + post.id();
         helper.setText(
                 hasWayOut ? post.body() + "\n\n--\n" + Texts.of("platform.sending.mail-foot", out) : post.body());
+        if (!hasWayOut) {
+            message.setHeader("Auto-Submitted", "auto-generated"); // RFC 3834, 5: no absence notice answers it
+        }
         if (hasWayOut) {
             message.setHeader("List-Id", listId(post.from()));
             message.setHeader("List-Unsubscribe", "<" + out + ">");

@@ -17,7 +17,6 @@ import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -46,8 +45,8 @@ class MessageNews {
 
     private final OutgoingRepository repository;
     private final AnswerRepository answers;
-    private final JdbcClient jdbc;
     private final Outbox outbox;
+    private final List<ChoicesPage> choices;
     private final Clips clips;
     private final BusinessScope scope;
     private final Businesses businesses;
@@ -59,8 +58,8 @@ class MessageNews {
     MessageNews(
             OutgoingRepository repository,
             AnswerRepository answers,
-            JdbcClient jdbc,
             Outbox outbox,
+            List<ChoicesPage> choices,
             Clips clips,
             BusinessScope scope,
             Businesses businesses,
@@ -69,8 +68,8 @@ class MessageNews {
             Installation installation) {
         this.repository = repository;
         this.answers = answers;
-        this.jdbc = jdbc;
         this.outbox = outbox;
+        this.choices = List.copyOf(choices);
         this.clips = clips;
         this.scope = scope;
         this.businesses = businesses;
@@ -85,7 +84,8 @@ class MessageNews {
             @Nullable String event,
             @Nullable String text) {}
 
-    record StopPage(String business, boolean isDone) {}
+    /** @param choices where one chooses instead what one gets; empty text if nowhere */
+    record StopPage(String business, boolean isDone, String choices) {}
 
     /** The gateway tells, with the key that it is called with. */
     @PostMapping("/t/messages/news")
@@ -99,7 +99,7 @@ class MessageNews {
             throw new ApiErrors(HttpStatus.UNAUTHORIZED, "Send the gateway's key as a bearer token.", List.of());
         }
         UUID id = news.id() == null ? NO_MESSAGE : news.id();
-        BusinessId business = businessOf(id)
+        BusinessId business = outbox.businessOf(id)
                 .orElseThrow(() -> new ApiErrors(HttpStatus.NOT_FOUND, "No message has this id.", List.of()));
         scope.within(business, () -> heed(business, id, news));
         return ResponseEntity.noContent().build();
@@ -142,14 +142,6 @@ class MessageNews {
         return true;
     }
 
-    private Optional<BusinessId> businessOf(UUID id) {
-        return jdbc.sql("select door_outgoing(?)")
-                .param(id)
-                .query(UUID.class)
-                .optional()
-                .map(BusinessId::new);
-    }
-
     /** Asks first: scanners open every address. */
     @GetMapping("/t/stop/{id}")
     ModelAndView ask(@PathVariable UUID id, HttpServletResponse response) {
@@ -159,7 +151,7 @@ class MessageNews {
     @PostMapping("/t/stop/{id}")
     ModelAndView stop(@PathVariable UUID id, HttpServletRequest request, HttpServletResponse response) {
         limit.mustAllow(request.getRemoteAddr());
-        businessOf(id)
+        outbox.businessOf(id)
                 .ifPresent(business ->
                         scope.within(business, () -> optOut(business, repository.lock(id), Withdrawal.STOP_PAGE)));
         return stopPage(id, true, response);
@@ -167,14 +159,21 @@ class MessageNews {
 
     private ModelAndView stopPage(UUID id, boolean isDone, HttpServletResponse response) {
         response.setHeader("Cache-Control", "no-store");
-        Optional<String> name = businessOf(id)
+        Optional<StopPage> shown = outbox.businessOf(id)
                 .map(business -> scope.within(business, () -> {
                     PublicLanguages.speak(businesses.current().locale());
-                    return businesses.current().name();
+                    return new StopPage(businesses.current().name(), isDone, choices(id));
                 }));
-        ModelAndView page = ViewRecord.of("platform/sending/open-stop", new StopPage(name.orElse(""), isDone));
-        page.setStatus(name.isPresent() ? HttpStatus.OK : HttpStatus.NOT_FOUND);
+        ModelAndView page = ViewRecord.of("platform/sending/open-stop", shown.orElse(new StopPage("", isDone, "")));
+        page.setStatus(shown.isPresent() ? HttpStatus.OK : HttpStatus.NOT_FOUND);
         return page;
+    }
+
+    private String choices(UUID id) {
+        return choices.stream()
+                .flatMap(page -> outbox.recipientOf(id).flatMap(recipient -> page.of(id, recipient)).stream())
+                .findFirst()
+                .orElse("");
     }
 
     @GetMapping("/t/clips/{id}")

@@ -14,6 +14,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.consent.ConsentWithdrawn;
@@ -91,6 +92,27 @@ public class Outbox {
     public void alert(String recipient, String subject, String body, Instant dueAt) {
         repository.save(
                 OutgoingMessage.alert(recipient, new OutgoingMessage.Mail(subject, body), dueAt, clock.instant()));
+    }
+
+    /** A mail that asks somebody whether it was they who subscribed: they have agreed to nothing yet. */
+    @Transactional
+    public void confirm(String recipient, String subject, String body) {
+        repository.save(OutgoingMessage.toConfirm(recipient, new OutgoingMessage.Mail(subject, body), clock.instant()));
+    }
+
+    /** Whose message this is, asked by anybody who holds it. */
+    @Transactional(readOnly = true)
+    public Optional<BusinessId> businessOf(UUID message) {
+        return jdbc.sql("select door_outgoing(?)")
+                .param(message)
+                .query(UUID.class)
+                .optional()
+                .map(BusinessId::new);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<String> recipientOf(UUID message) {
+        return repository.findById(message).map(OutgoingMessage::recipient);
     }
 
     /** A message to oneself, to see how it looks. */

@@ -20,6 +20,7 @@ class OutgoingMessage extends BusinessEntity {
     static final String WAITING = "waiting";
     private static final String MAILING = "mailing";
     private static final String SENDING = "sending";
+    private static final String CONFIRM = "confirm";
 
     private @Nullable UUID leadId;
     private String purpose;
@@ -85,6 +86,17 @@ class OutgoingMessage extends BusinessEntity {
         OutgoingMessage one = alert(recipient, mail, now, now);
         one.road = road.key();
         return one;
+    }
+
+    static OutgoingMessage toConfirm(String recipient, Mail mail, Instant now) {
+        OutgoingMessage one = alert(recipient, mail, now, now);
+        one.purpose = CONFIRM;
+        return one;
+    }
+
+    /** Whether it goes to somebody outside of the business, whose mailbox may have come to an end. */
+    boolean mayComeBack() {
+        return hasWayOut() || purpose.equals(CONFIRM);
     }
 
     /** One of a mailing, which goes out at once and only while its recipient agrees. */

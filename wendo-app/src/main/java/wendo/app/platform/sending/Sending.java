@@ -134,7 +134,7 @@ class Sending {
     /** Consent is looked up once more right before a message goes out. */
     private boolean isWithheld(UUID id, BusinessId business) {
         OutgoingMessage one = repository.lock(id);
-        if (one.hasWayOut() && outbox.isUnreachable(one.recipient())) {
+        if (one.mayComeBack() && outbox.isUnreachable(one.recipient())) {
             one.stop(Texts.kept("platform.sending.address-unreachable"));
             return true;
         }

@@ -40,7 +40,8 @@ public class Embedding {
     /** What is put into pages. */
     public enum Kind {
         FORM("form", "/t/forms/"),
-        SIGNPOST("signpost", "/t/signposts/");
+        SIGNPOST("signpost", "/t/signposts/"),
+        LIST("list", "/t/lists/");
 
         private final String key;
         private final String path;

@@ -34,6 +34,8 @@ final class AudienceData {
     private final Instant now;
     private final Map<UUID, UUID> links; // with their sources
     private final List<UUID> lists = new ArrayList<>();
+    final List<UUID> newsletters = List.of(UUID.randomUUID(), UUID.randomUUID());
+
     private final UUID words = UUID.randomUUID();
 
     AudienceData(JdbcClient jdbc, Random random, Instant now, Map<UUID, UUID> links) {
@@ -51,6 +53,9 @@ final class AudienceData {
         }
         insert("entry_form", Map.of("id", form, "name", "Enquiry", "purpose", "enquiry"));
         insert("consent_words", Map.of("id", words, "place", "list", "edition", 1));
+        for (UUID list : newsletters) {
+            insert("newsletter_list", Map.of("id", list, "name", list.toString(), "confirm_days", 7));
+        }
         List<UUID> first = List.copyOf(links.keySet()).subList(0, 2);
         insert(
                 "link_form",
@@ -86,6 +91,21 @@ final class AudienceData {
                 .update();
     }
 
+    private void subscriber(String email) {
+        UUID subscriber = UUID.randomUUID();
+        String[] labels = chance(30) ? new String[] {"Group"} : new String[] {};
+        insert("subscriber", Map.of("id", subscriber, "link_id", anyLink(), "email", email, "labels", labels));
+        for (UUID list : newsletters) {
+            if (chance(60)) {
+                Map<String, Object> member = new LinkedHashMap<>(Map.of("list_id", list, "subscriber_id", subscriber));
+                if (chance(30)) {
+                    member.put("left_at", Timestamp.from(now));
+                }
+                insert("list_member", member);
+            }
+        }
+    }
+
     private void somebody(int i) {
         String email = chance(80) ? "p%d@example.org".formatted(i) : "";
         String phone = email.isEmpty() || chance(50) ? "+4479000%05d".formatted(i) : "";
@@ -94,7 +114,7 @@ final class AudienceData {
             recipient(i, email, phone, visitor);
         }
         if (!email.isEmpty() && chance(30)) {
-            insert("subscriber", Map.of("link_id", anyLink(), "email", email));
+            subscriber(email);
         }
         for (int v = random.nextInt(4); v > 0; v--) {
             visit(anyLink(), visitor, Map.of());

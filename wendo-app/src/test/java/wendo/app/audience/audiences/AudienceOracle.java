@@ -238,8 +238,17 @@ final class AudienceOracle implements Criterion.Reader<Set<String>> {
 
     @Override
     public Set<String> labelled(Criterion.Labelled labelled) {
-        return leads(
+        Set<String> found = leads(
                 "select outcome_id from lead where labels @> array[cast(? as text)]", labelled.label(), lead -> true);
+        jdbc
+                .sql("select email from subscriber where array_position(labels, cast(? as text)) is not null")
+                .param(labelled.label())
+                .query(String.class)
+                .list()
+                .stream()
+                .filter(people::containsKey)
+                .forEach(contact -> found.add(people.get(contact)));
+        return found;
     }
 
     private Set<String> leads(String sql, String value, Predicate<UUID> is) {
@@ -254,9 +263,16 @@ final class AudienceOracle implements Criterion.Reader<Set<String>> {
 
     @Override
     public Set<String> subscribed(Criterion.Subscribed subscribed) {
-        return contacts(
+        Set<String> found = contacts(
                 "select email from subscriber where cast(:link as uuid) is null or link_id = cast(:link as uuid)",
                 subscribed.link());
+        if (subscribed.list().isPresent()) {
+            found.retainAll(contacts("""
+                    select u.email from list_member m, subscriber u
+                    where m.list_id = cast(:link as uuid) and m.left_at is null and u.id = m.subscriber_id
+                    """, subscribed.list()));
+        }
+        return found;
     }
 
     @Override

@@ -68,7 +68,7 @@ class AudienceRulesTest extends WendoTest {
                     .isEqualTo(oracle.everybody().size());
             int none = 0;
             for (int seed = 0; seed < RULES; seed++) {
-                AudienceRule rule = group(new Random(seed), links, data.form, 0);
+                AudienceRule rule = group(new Random(seed), links, data, 0);
                 Set<String> expected = new TreeSet<>(oracle.of(rule));
                 assertThat(contacts(rule, now)).as("seed %d: %s", seed, rule).isEqualTo(expected.size());
                 none += expected.isEmpty() ? 1 : 0;
@@ -82,20 +82,20 @@ class AudienceRulesTest extends WendoTest {
         return queries.size(RuleSql.of(rule, ZONE, now)).people();
     }
 
-    private static Combined group(Random random, Map<UUID, UUID> links, UUID form, int level) {
+    private static Combined group(Random random, Map<UUID, UUID> links, AudienceData data, int level) {
         List<AudienceRule> parts = new ArrayList<>();
         for (int i = 1 + random.nextInt(3); i > 0; i--) {
             parts.add(
                     level < 2 && random.nextInt(4) == 0
-                            ? group(random, links, form, level + 1)
+                            ? group(random, links, data, level + 1)
                             : new Condition(
                                     random.nextInt(3) > 0,
-                                    criterion(random, List.copyOf(links.keySet()), links, form)));
+                                    criterion(random, List.copyOf(links.keySet()), links, data)));
         }
         return new Combined(Match.values()[random.nextInt(3)], parts);
     }
 
-    private static Criterion criterion(Random random, List<UUID> all, Map<UUID, UUID> links, UUID form) {
+    private static Criterion criterion(Random random, List<UUID> all, Map<UUID, UUID> links, AudienceData data) {
         UUID link = all.get(random.nextInt(all.size()));
         When when = when(random);
         int few = 1 + random.nextInt(2);
@@ -125,12 +125,14 @@ class AudienceRulesTest extends WendoTest {
             case 6 -> new Criterion.Spent(1 + random.nextInt(30_000), when);
             case 7 -> new Criterion.LeadAt(List.of("new", "quoted").get(random.nextInt(2)), random.nextInt(2) * 7);
             case 8 -> new Criterion.Labelled("Group");
-            case 9 -> new Criterion.Subscribed(perhaps);
+            case 9 ->
+                new Criterion.Subscribed(
+                        perhaps, random.nextBoolean() ? Optional.of(data.newsletters.get(few - 1)) : Optional.empty());
             case 10 ->
                 new Criterion.Known(Criterion.Trait.COUNTRY, List.of("GB", "IE").subList(0, few));
             case 11 -> new Criterion.Sent(perhaps);
             case 12 -> new Criterion.Tapped(perhaps, when);
-            default -> new Criterion.LeftForm(form, when);
+            default -> new Criterion.LeftForm(data.form, when);
         };
     }
 

@@ -125,7 +125,7 @@ class TextsTest {
         Pattern files = Pattern.compile(
                 ".*/(open[a-z-]*\\.html|Filled\\.java|FormIntake\\.java|FormField\\.java|OptInController\\.java|TermsWords\\.java|TermsWay\\.java"
                         + "|ClaimForm\\.java|RegistrationForm\\.java|Registrations\\.java|OpenRegistrationController\\.java|PageKeys\\.java|ExchangeNews\\.java|OpenExchangeController\\.java"
-                        + "|CrossCheckWords\\.java|Disclosures\\.java|OpenCountsController\\.java|OpenReport\\.java|DeadEnd\\.java|TagPage\\.java|Mail\\.java"
+                        + "|CrossCheckWords\\.java|Disclosures\\.java|OpenCountsController\\.java|OpenReport\\.java|DeadEnd\\.java|TagPage\\.java|(Confirmation)?Mail\\.java|SignUpController\\.java"
                         + "|compare/(report/report[a-z-]*\\.html|table/parts\\.html|(verdict|table|sql)/\\w+(?<!Controller)\\.java"
                         + "|experiments/Pairs?\\.java))");
         Pattern key = Pattern.compile("[a-z]+(?:\\.[a-z0-9-]+)+");

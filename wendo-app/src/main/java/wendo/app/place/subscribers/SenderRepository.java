@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.util.List;
 import java.util.Optional;
@@ -9,6 +9,8 @@ import org.springframework.data.repository.Repository;
 interface SenderRepository extends Repository<Sender, UUID> {
     @Query("select sender from Sender sender order by lower(sender.name)")
     List<Sender> findAll();
+
+    Optional<Sender> findById(UUID id);
 
     Optional<Sender> findByName(String name);
 

@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -15,9 +15,21 @@ import wendo.app.platform.site.TypedFields;
  * Which subscribers a list shows, as it stands in the address.
  *
  * @param link those of one link
+ * @param list those who are on this list
+ * @param label those who have it; empty text for all
+ * @param person this one
  * @param days those who subscribed within so many days; 0 for all
  */
-record SubscriberFilter(String find, State state, Optional<UUID> source, Optional<UUID> link, int days, ListLook look) {
+record SubscriberFilter(
+        String find,
+        State state,
+        Optional<UUID> source,
+        Optional<UUID> link,
+        Optional<UUID> list,
+        String label,
+        Optional<UUID> person,
+        int days,
+        ListLook look) {
     static final List<Integer> DAYS = List.of(7, 28, 90, 365);
 
     /** Whether their consent to e-mail news stands. */
@@ -33,6 +45,9 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
                 FilterValues.one(State.values(), asked.raw("state")).orElse(State.SUBSCRIBED),
                 FilterValues.id(asked.raw("source")),
                 FilterValues.id(asked.raw("link")),
+                FilterValues.id(asked.raw("list")),
+                FilterValues.text(asked.raw("label")),
+                FilterValues.id(asked.raw("person")),
                 DAYS.stream()
                         .filter(one -> one.toString().equals(asked.raw("days")))
                         .findFirst()
@@ -41,8 +56,7 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
     }
 
     static SubscriberFilter ofLink(UUID link) {
-        return new SubscriberFilter(
-                "", State.SUBSCRIBED, Optional.empty(), Optional.of(link), 0, look(TypedFields.none()));
+        return of(TypedFields.of(Map.of("link", link.toString())));
     }
 
     private static ListLook look(TypedFields asked) {
@@ -50,7 +64,16 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
     }
 
     public boolean isNarrow() {
-        return !find.isBlank() || state != State.SUBSCRIBED || source.isPresent() || link.isPresent() || days > 0;
+        return !find.isBlank() || state != State.SUBSCRIBED || days > 0 || isOfSome();
+    }
+
+    private boolean isOfSome() {
+        return source.isPresent() || link.isPresent() || list.isPresent() || person.isPresent() || !label.isEmpty();
+    }
+
+    /** The same, but only of whoever is to get news. */
+    SubscriberFilter subscribed() {
+        return new SubscriberFilter(find, State.SUBSCRIBED, source, link, list, label, person, days, look);
     }
 
     Instant since(Instant now) {
@@ -68,6 +91,9 @@ record SubscriberFilter(String find, State state, Optional<UUID> source, Optiona
         said.put("state", state == State.SUBSCRIBED ? "" : FilterValues.key(state));
         said.put("source", source.map(UUID::toString).orElse(""));
         said.put("link", link.map(UUID::toString).orElse(""));
+        said.put("list", list.map(UUID::toString).orElse(""));
+        said.put("label", label);
+        said.put("person", person.map(UUID::toString).orElse(""));
         said.put("days", days == 0 ? "" : String.valueOf(days));
         return FilterValues.query(said);
     }

@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.util.Arrays;
 import java.util.LinkedHashSet;
@@ -42,7 +42,7 @@ class Unsubscribes {
                 .map(EmailAddress::value)
                 .forEach(emails::add);
         Set<String> agreed = consents.allowed(emails, ConsentPurpose.EMAIL_NEWS);
-        agreed.forEach(email -> consents.withdraw(email, Withdrawal.SENDER, by));
+        agreed.forEach(email -> consents.withdraw(email, ConsentPurpose.EMAIL_NEWS, Withdrawal.SENDER, by));
         return new Taken(agreed.size(), typed.size() - agreed.size());
     }
 }

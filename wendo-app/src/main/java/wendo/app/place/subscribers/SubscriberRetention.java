@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.time.Instant;
 import org.springframework.stereotype.Component;

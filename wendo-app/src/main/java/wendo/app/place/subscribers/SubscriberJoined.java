@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 /** Somebody subscribed, and it was no test. */
 public record SubscriberJoined(String email) {}

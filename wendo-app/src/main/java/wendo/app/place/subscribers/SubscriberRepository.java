@@ -1,6 +1,9 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -8,6 +11,13 @@ import org.springframework.data.repository.Repository;
 
 interface SubscriberRepository extends Repository<Subscriber, UUID> {
     Subscriber saveAndFlush(Subscriber subscriber);
+
+    /** Tests left out. */
+    @Query("select s from Subscriber s where s.email = :email and s.proofId is null")
+    Optional<Subscriber> findReal(String email);
+
+    @Query("select s from Subscriber s where s.id in :ids and s.proofId is null")
+    List<Subscriber> findReal(Collection<UUID> ids);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query(nativeQuery = true, value = """

@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -25,6 +25,7 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.consent.Consents;
 import wendo.app.platform.consent.Withdrawal;
+import wendo.app.platform.site.LabelLine;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
@@ -36,16 +37,31 @@ import wendo.app.prepare.sources.Sources;
 /** Everybody who subscribed by a link, whatever link it was. */
 @Controller
 class SubscriberController {
+    private static final String SELECT_FIRST = "place.subscribers.select-subscribers-first";
+
     private final SubscriberQueries queries;
     private final Sources sources;
     private final Consents consents;
     private final Unsubscribes unsubscribes;
+    private final NewsletterLists lists;
+    private final Senders senders;
+    private final SubscriberLabels labels;
     private final Clock clock;
 
     SubscriberController(
-            SubscriberQueries queries, Sources sources, Consents consents, Unsubscribes unsubscribes, Clock clock) {
+            SubscriberQueries queries,
+            Sources sources,
+            Consents consents,
+            Unsubscribes unsubscribes,
+            NewsletterLists lists,
+            Senders senders,
+            SubscriberLabels labels,
+            Clock clock) {
         this.queries = queries;
         this.sources = sources;
+        this.lists = lists;
+        this.senders = senders;
+        this.labels = labels;
         this.consents = consents;
         this.unsubscribes = unsubscribes;
         this.clock = clock;
@@ -57,6 +73,9 @@ class SubscriberController {
             SubscriberFilter filter,
             SubscriberFilter.State[] states,
             List<SourceListed> sources,
+            List<NewsletterLists.Listed> lists,
+            List<String> labels,
+            List<Senders.Listed> senders,
             List<Integer> spans,
             int page,
             int pageSize) {}
@@ -69,13 +88,16 @@ class SubscriberController {
         int number = page.matches("\\d{1,4}") ? Integer.parseInt(page) : 0;
         Instant now = clock.instant();
         return ViewRecord.of(
-                "place/newsletters/list",
+                "place/subscribers/list",
                 new SubscriberListPage(
                         queries.page(filter, now, number),
                         queries.count(filter, now),
                         filter,
                         SubscriberFilter.State.values(),
                         sources.list(),
+                        lists.list(),
+                        queries.labels(),
+                        senders.list(),
                         SubscriberFilter.DAYS,
                         number,
                         SubscriberQueries.PAGE));
@@ -90,9 +112,32 @@ class SubscriberController {
         notes.addFlashAttribute(
                 "said",
                 emails.isEmpty()
-                        ? Texts.of("place.newsletters.select-subscribers-first")
-                        : Texts.of("place.newsletters.withdrawn-many", emails.size()));
+                        ? Texts.of(SELECT_FIRST)
+                        : Texts.of("place.subscribers.withdrawn-many", emails.size()));
         return "redirect:/subscribers?" + SubscriberFilter.of(typed).query();
+    }
+
+    /** Labels are given or taken away; whoever has as many as there can be gets no more. */
+    @Needs(Permission.SET_UP)
+    @PostMapping("/subscribers/label")
+    String label(TypedFields typed, RedirectAttributes notes) {
+        List<UUID> chosen = typed.ids("subscriber", SubscriberQueries.PAGE);
+        LabelLine line = LabelLine.of(typed.raw("label"));
+        boolean isNamed = !line.labels().isEmpty() && line.fault().isEmpty();
+        if (!chosen.isEmpty() && isNamed) {
+            labels.change(chosen, line, typed.is("what", "take"));
+        }
+        notes.addFlashAttribute("said", labelled(chosen, line));
+        return "redirect:/subscribers?" + SubscriberFilter.of(typed).query();
+    }
+
+    private static String labelled(List<UUID> chosen, LabelLine line) {
+        if (chosen.isEmpty()) {
+            return Texts.of(SELECT_FIRST);
+        }
+        return line.labels().isEmpty()
+                ? Texts.of("place.subscribers.label-missing")
+                : line.fault().orElseGet(() -> Texts.of("place.subscribers.labelled", chosen.size()));
     }
 
     /** A list of addresses, or a file of the sending system pasted whole. */
@@ -104,8 +149,8 @@ class SubscriberController {
         notes.addFlashAttribute(
                 "said",
                 emails.isEmpty()
-                        ? Texts.of("place.newsletters.no-address-found")
-                        : Texts.of("place.newsletters.unsubscribes-taken", taken.withdrawn(), taken.unknown()));
+                        ? Texts.of("place.subscribers.no-address-found")
+                        : Texts.of("place.subscribers.unsubscribes-taken", taken.withdrawn(), taken.unknown()));
         return "redirect:/subscribers";
     }
 
@@ -121,32 +166,62 @@ class SubscriberController {
         send(format, SubscriberFilter.ofLink(id), business, response);
     }
 
+    /** As a sending system takes it: whoever subscribes, under its own headings. */
+    @Needs(Permission.EXPORT_CONTACTS)
+    @GetMapping("/subscribers/for/{sender}.csv")
+    void forSender(@PathVariable UUID sender, TypedFields asked, Business business, HttpServletResponse response) {
+        SenderFile file = senders.file(sender)
+                .filter(SenderFile::isTold)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        queries.each(SubscriberFilter.of(asked).subscribed(), clock.instant(), rows -> {
+            Iterable<SubscriberQueries.Row> once = () -> rows;
+            write(
+                    TableFormat.CSV,
+                    new NamedTable(
+                            "subscribers",
+                            Texts.of("common.subscribers"),
+                            file.headings(),
+                            () -> StreamSupport.stream(once.spliterator(), false)
+                                    .<List<?>>map(row -> file.row(row, business.zone()))
+                                    .iterator()),
+                    response);
+        });
+    }
+
+    private static void write(TableFormat format, NamedTable table, HttpServletResponse response) {
+        try {
+            format.send(response, table);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     private void send(String format, SubscriberFilter filter, Business business, HttpServletResponse response) {
         TableFormat wanted =
                 TableFormat.find(format).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         List<String> columns = List.of(
                 Texts.of("common.e-mail"),
-                Texts.of("place.newsletters.subscribed-at"),
+                Texts.of("place.subscribers.subscribed-at"),
                 Texts.of("common.link"),
-                Texts.of("place.newsletters.source"),
+                Texts.of("place.subscribers.source"),
                 Texts.of("common.campaign"),
-                Texts.of("place.newsletters.agreed-to"),
-                Texts.of("place.newsletters.agreed-at"),
+                Texts.of("place.subscribers.agreed-to"),
+                Texts.of("place.subscribers.agreed-at"),
                 Texts.of("common.page"),
-                Texts.of("place.newsletters.withdrawn-at"));
-        queries.each(filter, clock.instant(), rows -> {
-            try {
-                wanted.send(
-                        response,
+                Texts.of("place.subscribers.withdrawn-at"),
+                Texts.of("place.subscribers.lists"),
+                Texts.of("common.labels"));
+        queries.each(
+                filter,
+                clock.instant(),
+                rows -> write(
+                        wanted,
                         new NamedTable(
                                 "subscribers",
                                 Texts.of("common.subscribers"),
                                 columns,
-                                () -> cells(rows, business.zone())));
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        });
+                                () -> cells(rows, business.zone())),
+                        response));
     }
 
     private static Iterator<List<?>> cells(Iterator<SubscriberQueries.Row> rows, ZoneId zone) {
@@ -161,7 +236,9 @@ class SubscriberController {
                         row.words(),
                         local(row.agreedAt(), zone),
                         row.page(),
-                        local(row.withdrawnAt(), zone)))
+                        local(row.withdrawnAt(), zone),
+                        row.lists(),
+                        String.join(", ", row.labels())))
                 .iterator();
     }
 

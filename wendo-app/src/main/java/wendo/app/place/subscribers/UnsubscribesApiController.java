@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;

@@ -1,4 +1,4 @@
-package wendo.app.place.newsletters;
+package wendo.app.place.subscribers;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -23,9 +23,9 @@ class SubscriberQueries {
 
     private static final String CHOSEN = """
             from subscriber u
-            join link l on l.id = u.link_id
-            join source s on s.id = l.source_id
-            join campaign c on c.id = l.campaign_id
+            left join link l on l.id = u.link_id
+            left join source s on s.id = l.source_id
+            left join campaign c on c.id = l.campaign_id
             left join lateral (
                 select w.words, a.given_at, a.page, a.withdrawn_at
                 from consent_record a join consent_words w on w.id = a.words_id
@@ -35,12 +35,19 @@ class SubscriberQueries {
                 and (:state = 'ALL' or (:state = 'SUBSCRIBED') = (r.given_at is not null and r.withdrawn_at is null))
                 and (cast(:source as uuid) is null or l.source_id = cast(:source as uuid))
                 and (cast(:link as uuid) is null or u.link_id = cast(:link as uuid))
+                and (cast(:list as uuid) is null or exists (select from list_member m
+                    where m.subscriber_id = u.id and m.list_id = cast(:list as uuid) and m.left_at is null))
+                and (:label = '' or :label = any(u.labels))
+                and (cast(:person as uuid) is null or u.id = cast(:person as uuid))
                 and (:needle = '%%' or lower(concat_ws(' ', u.email, l.name, s.name, c.name)) like :needle)
             """;
 
     private static final String ROWS = """
-            select u.email, u.subscribed_at, l.name, s.name, c.name, coalesce(r.words, ''), r.given_at, coalesce(r.page, ''),
-                r.withdrawn_at, l.id, u.id
+            select u.email, u.subscribed_at, coalesce(l.name, ''), coalesce(s.name, ''), coalesce(c.name, ''),
+                coalesce(r.words, ''), r.given_at, coalesce(r.page, ''), r.withdrawn_at, l.id, u.id, u.labels,
+                coalesce((select string_agg(n.name, ', ' order by n.name) from list_member m
+                    join newsletter_list n on n.id = m.list_id
+                    where m.subscriber_id = u.id and m.left_at is null), '')
             """;
 
     private final JdbcClient jdbc;
@@ -54,6 +61,7 @@ class SubscriberQueries {
      *
      * @param words empty text if there is no record of it
      * @param withdrawnAt empty while it stands
+     * @param lists the names of those that they are on
      */
     record Row(
             String email,
@@ -65,8 +73,10 @@ class SubscriberQueries {
             Optional<Instant> agreedAt,
             String page,
             Optional<Instant> withdrawnAt,
-            UUID linkId,
-            UUID id) {
+            Optional<UUID> linkId,
+            UUID id,
+            List<String> labels,
+            String lists) {
         public boolean isSubscribed() {
             return agreedAt.isPresent() && withdrawnAt.isEmpty();
         }
@@ -102,6 +112,51 @@ class SubscriberQueries {
                 .list();
     }
 
+    /** All labels that subscribers have. */
+    @Transactional(readOnly = true)
+    List<String> labels() {
+        return jdbc.sql("select distinct unnest(labels) as label from subscriber where proof_id is null order by label")
+                .query(String.class)
+                .list();
+    }
+
+    /** How many are on a list, left it, or were asked and have not confirmed yet. */
+    record Standing(long on, long left, long asked) {}
+
+    @Transactional(readOnly = true)
+    Standing standing(UUID list, Instant now) {
+        return jdbc.sql("""
+                        select (select count(*) from list_member where list_id = :list and left_at is null),
+                            (select count(*) from list_member where list_id = :list and left_at is not null),
+                            (select count(*) from join_request
+                                where list_id = :list and confirmed_at is null and expires_at >= :now)
+                        """)
+                .param("list", list)
+                .param("now", Timestamp.from(now))
+                .query((row, number) -> new Standing(row.getLong(1), row.getLong(2), row.getLong(3)))
+                .single();
+    }
+
+    /** Somebody who was asked by mail and has not confirmed. */
+    record Waiting(String email, Instant askedAt, Instant expiresAt, String source) {}
+
+    @Transactional(readOnly = true)
+    List<Waiting> waiting(UUID list, Instant now) {
+        return jdbc.sql("""
+                        select r.email, r.asked_at, r.expires_at, coalesce(s.name, '')
+                        from join_request r left join link l on l.id = r.link_id left join source s on s.id = l.source_id
+                        where r.list_id = ? and r.confirmed_at is null and r.expires_at >= ?
+                        order by r.asked_at desc limit 50
+                        """)
+                .params(list, Timestamp.from(now))
+                .query((row, number) -> new Waiting(
+                        row.getString(1),
+                        row.getTimestamp(2).toInstant(),
+                        row.getTimestamp(3).toInstant(),
+                        row.getString(4)))
+                .list();
+    }
+
     /** All of them in their order, read as they are taken. */
     @Transactional(readOnly = true)
     void each(SubscriberFilter filter, Instant now, Consumer<Iterator<Row>> taker) {
@@ -119,6 +174,9 @@ class SubscriberQueries {
                 .param("state", filter.state().name())
                 .param("source", filter.source().map(UUID::toString).orElse(null))
                 .param("link", filter.link().map(UUID::toString).orElse(null))
+                .param("list", filter.list().map(UUID::toString).orElse(null))
+                .param("label", filter.label())
+                .param("person", filter.person().map(UUID::toString).orElse(null))
                 .param("needle", "%" + FilterValues.needle(filter.find()) + "%");
     }
 
@@ -133,7 +191,9 @@ class SubscriberQueries {
                 Optional.ofNullable(row.getTimestamp(7)).map(Timestamp::toInstant),
                 row.getString(8),
                 Optional.ofNullable(row.getTimestamp(9)).map(Timestamp::toInstant),
-                row.getObject(10, UUID.class),
-                row.getObject(11, UUID.class));
+                Optional.ofNullable(row.getObject(10, UUID.class)),
+                row.getObject(11, UUID.class),
+                List.of((String[]) row.getArray(12).getArray()),
+                row.getString(13));
     }
 }

@@ -1,0 +1,34 @@
+package wendo.app.place.subscribers;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.business.UniqueKey;
+
+/** Takes whoever presses to join a list, also where the same address does so twice at once. */
+@Component
+public class Joins {
+    private final Joining joining;
+    private final BusinessScope scope;
+
+    Joins(Joining joining, BusinessScope scope) {
+        this.joining = joining;
+        this.scope = scope;
+    }
+
+    /**
+     * Call it outside of a transaction.
+     *
+     * @param proof the test that it belongs to
+     */
+    public JoinAnswer join(BusinessId business, Joiner joiner, Optional<UUID> proof) {
+        if (proof.isPresent()) {
+            UniqueKey.stored(() -> scope.within(business, () -> joining.test(joiner, proof.get())));
+            return JoinAnswer.JOINED;
+        }
+        return UniqueKey.stored(() -> scope.within(business, () -> joining.join(joiner)))
+                .orElseGet(() -> scope.within(business, () -> joining.join(joiner)));
+    }
+}
