@@ -79,11 +79,11 @@ record SenderFile(List<Column> columns, DateStyle dates, String separator) {
                 .toList();
     }
 
-    List<String> headings() {
+    public List<String> headings() {
         return columns.stream().map(Column::heading).toList();
     }
 
-    boolean isTold() {
+    public boolean isTold() {
         return !columns.isEmpty();
     }
 

@@ -7,12 +7,14 @@ import java.util.Collection;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
 import wendo.app.platform.site.Limits;
 
 /** Somebody who subscribed; one of a test belongs to its proof. */
 @Entity
+@DynamicUpdate // only what may change
 @SuppressWarnings("UnusedVariable") // written for the database, not read in Java
 class Subscriber extends BusinessEntity {
     private @Nullable UUID linkId;

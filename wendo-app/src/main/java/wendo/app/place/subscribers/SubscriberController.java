@@ -122,7 +122,7 @@ class SubscriberController {
     @PostMapping("/subscribers/label")
     String label(TypedFields typed, RedirectAttributes notes) {
         List<UUID> chosen = typed.ids("subscriber", SubscriberQueries.PAGE);
-        LabelLine line = LabelLine.of(typed.raw("label"));
+        LabelLine line = LabelLine.of(typed.raw("given"));
         boolean isNamed = !line.labels().isEmpty() && line.fault().isEmpty();
         if (!chosen.isEmpty() && isNamed) {
             labels.change(chosen, line, typed.is("what", "take"));

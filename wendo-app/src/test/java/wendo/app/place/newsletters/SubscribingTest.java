@@ -169,6 +169,34 @@ class SubscribingTest extends WendoTest {
     }
 
     @Test
+    void a_link_to_a_list_that_asks_by_mail_keeps_the_visit_until_it_is_confirmed() throws Exception {
+        person.form(
+                "/subscribers/lists", "/subscribers/lists", "name", "Tides", "promise", "Monthly", "confirms", "yes");
+        String list = in(
+                tenant,
+                () -> jdbc.sql("select id::text from newsletter_list")
+                        .query(String.class)
+                        .single());
+        openOptIn("list", list, "labels", "From the letter");
+        HttpResponse<String> asked = press(http(), ask(http(), "ada@reed.example"), "ada@reed.example");
+        assertThat(asked.body()).contains("Check your mail").doesNotContain("http-equiv=\"refresh\"");
+        assertThat(subscribers()).isZero();
+        String path = in(
+                tenant,
+                () -> jdbc.sql("select '/t/join/' || id from join_request")
+                        .query(String.class)
+                        .single());
+        http().send(http().request(path)
+                .header("Host", tenant.host())
+                .POST(java.net.http.HttpRequest.BodyPublishers.noBody()));
+        await("it is credited to the source of its link", () -> count(tenant, """
+                                select count(*) from credit c join outcome o on o.id = c.outcome_id join source s on s.id = c.source_id
+                                join subscriber u on u.email = o.email
+                                where o.kind = 'subscription' and s.name = 'Letter' and 'From the letter' = any(u.labels)
+                                """) == 1);
+    }
+
+    @Test
     void who_unsubscribed_at_the_sending_system_gets_nothing_more_from_here() {
         in(tenant, () -> {
             consents.state(new ConsentGiven(

@@ -11,8 +11,11 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -29,12 +32,17 @@ class MailTest {
 
     /** One conversation; the server answers the command that begins so with this line, or hangs up where it is empty. */
     private static void converse(ServerSocket server, String command, String reply) {
+        converse(server, command, reply, new ArrayList<>());
+    }
+
+    private static void converse(ServerSocket server, String command, String reply, List<String> heard) {
         try (Socket socket = server.accept();
                 BufferedReader in =
                         new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII))) {
             say(socket, "220 ready");
             boolean isText = false;
             for (String line = in.readLine(); line != null; line = in.readLine()) {
+                heard.add(line);
                 boolean isEnd = isText && line.equals(".");
                 if (isText && !isEnd) {
                     continue;
@@ -79,6 +87,24 @@ class MailTest {
             assertThat(mail(server.getLocalPort()).send(POST, true).getClass().getSimpleName())
                     .isEqualTo(becomes);
         }
+    }
+
+    /** What automatic mail has in its header: RFC 3834, section 5; RFC 2369; RFC 8058. */
+    @ParameterizedTest
+    @CsvSource({
+        "true,List-Unsubscribe-Post: List-Unsubscribe=One-Click,Auto-Submitted",
+        "false,Auto-Submitted: auto-generated,List-"
+    })
+    void the_header_says_how_to_get_no_more_of_it_or_that_nobody_need_answer(
+            boolean hasWayOut, String has, String hasNot) throws Exception {
+        List<String> lines = new CopyOnWriteArrayList<>();
+        try (ServerSocket server = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            Thread peer = new Thread(() -> converse(server, "nothing", "", lines));
+            peer.start();
+            assertThat(mail(server.getLocalPort()).send(POST, hasWayOut)).isInstanceOf(Sent.Taken.class);
+            peer.join(5000);
+        }
+        assertThat(lines).contains(has).noneMatch(line -> line.startsWith(hasNot));
     }
 
     private static Mail mail(String host, int port) {
