@@ -39,6 +39,7 @@ class DemoScreens {
     private final DemoIncome income;
     private final DemoAudiences audiences;
     private final DemoTags tags;
+    private final DemoNewsletters newsletters;
     private final Environment environment;
 
     DemoScreens(
@@ -47,11 +48,13 @@ class DemoScreens {
             DemoIncome income,
             DemoAudiences audiences,
             DemoTags tags,
+            DemoNewsletters newsletters,
             Environment environment) {
         this.jdbc = jdbc;
         this.income = income;
         this.audiences = audiences;
         this.tags = tags;
+        this.newsletters = newsletters;
         this.scope = scope;
         this.environment = environment;
     }
@@ -142,6 +145,7 @@ class DemoScreens {
         maren.send(split, split + "/split", "address0: %s/\npercent0: 50".formatted(siteOrigin));
         String sign = page(links, "slipway") + "/leads";
         maren.send(sign, sign + "/rules", "languages: de\naddress: %s/courses".formatted(siteOrigin));
+        DemoNewsletters.lists(maren);
         String news = page(links, "news") + "/newsletter";
         maren.send(news, news + "/opt-in", "open: yes\npromise: Tides, boats and free places, once a month");
     }
@@ -185,6 +189,7 @@ class DemoScreens {
         income.disclose(business, maren);
         audiences.show(business, maren);
         tags.show(business, maren);
+        newsletters.join(business, maren);
     }
 
     /** A booking that nothing joins to a source. */

@@ -13,6 +13,7 @@
             "visit.visits",
             "outcome.income",
             "outcome.outcomes",
+            "place.subscribers",
             "audience.visitortags",
             "credit",
             "money.spend",

@@ -78,7 +78,7 @@ class Joining {
             return JoinAnswer.ASKED;
         }
         Instant now = clock.instant();
-        take(list, joiner, now, now);
+        welcome(list, joiner, take(list, joiner, now, now));
         return JoinAnswer.JOINED;
     }
 
@@ -107,8 +107,9 @@ class Joining {
         Optional<NewsletterList> list =
                 found.flatMap(one -> lists.findById(one.joiner().list()));
         if (list.isPresent() && !found.get().isConfirmed()) {
-            found.get().confirm(now);
-            take(list.get(), found.get().joiner(), found.get().askedAt(), now);
+            JoinRequest request = found.get();
+            request.confirm(now);
+            welcome(list.get(), request.joiner(), take(list.get(), request.joiner(), request.askedAt(), now));
         }
         return list.map(NewsletterList::listed);
     }
@@ -117,7 +118,14 @@ class Joining {
     @Transactional
     void take(Joiner joiner) {
         Instant now = clock.instant();
-        take(lists.findById(joiner.list()).orElseThrow(), joiner, now, now);
+        NewsletterList list = lists.findById(joiner.list()).orElseThrow();
+        welcome(list, joiner, take(list, joiner, now, now));
+    }
+
+    /** Somebody who joined before, of which nothing is said to them. */
+    @Transactional
+    void takeFormer(Joiner joiner, Instant at) {
+        take(lists.findById(joiner.list()).orElseThrow(), joiner, at, at);
     }
 
     /** What somebody is asked whether they want it; empty if nobody waits to be confirmed by this. */
@@ -129,7 +137,8 @@ class Joining {
                 .map(one -> one.joiner().words());
     }
 
-    private void take(NewsletterList list, Joiner joiner, Instant asked, Instant now) {
+    /** Answers whether they were not on the list before. */
+    private boolean take(NewsletterList list, Joiner joiner, Instant asked, Instant now) {
         agree(joiner);
         Optional<Subscriber> known = subscribers.findReal(joiner.email());
         Subscriber subscriber = known.orElseGet(() -> subscribers.saveAndFlush(Subscriber.by(joiner, now)));
@@ -141,12 +150,12 @@ class Joining {
         if (isNew) {
             member.join(asked, now);
             members.saveAndFlush(member);
-            welcome(list, joiner.email());
         }
         if (known.isEmpty()) {
             outcomes.record(outcome(joiner, subscriber.id(), now), Reporter.OPT_IN);
         }
         events.publishEvent(new SubscriberJoined(joiner.email()));
+        return isNew;
     }
 
     /** What they agreed to goes on record, for every time they do. */
@@ -164,9 +173,9 @@ class Joining {
         }
     }
 
-    private void welcome(NewsletterList list, String email) {
+    private void welcome(NewsletterList list, Joiner joiner, boolean isNew) {
         NewsletterList.Welcome welcome = list.welcome();
-        if (welcome.isWanted()) {
+        if (isNew && welcome.isWanted()) {
             Map<String, String> values = Map.of(
                     "business",
                     businesses.current().name(),
@@ -174,7 +183,7 @@ class Joining {
                     list.listed().name());
             outbox.write(new Letter(
                     MessageType.EMAIL,
-                    email,
+                    joiner.email(),
                     new MergeText(welcome.subject()).fill(values),
                     new MergeText(welcome.body()).fill(values),
                     ConsentPurpose.EMAIL_NEWS));

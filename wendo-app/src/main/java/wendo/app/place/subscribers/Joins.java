@@ -1,5 +1,6 @@
 package wendo.app.place.subscribers;
 
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -16,6 +17,11 @@ public class Joins {
     Joins(Joining joining, BusinessScope scope) {
         this.joining = joining;
         this.scope = scope;
+    }
+
+    /** Takes somebody who joined at an earlier time; in the scope of the business. */
+    public void joined(Joiner joiner, Instant at) {
+        joining.takeFormer(joiner, at);
     }
 
     /**
