@@ -87,7 +87,7 @@ class DemoNewsletters {
         SplittableRandom random = new SplittableRandom(112);
         int joined = 0;
         for (Came one : came()) {
-            if (random.nextInt(1000) < JOIN.get(one.source())) {
+            if (random.nextInt(1000) < JOIN.getOrDefault(one.source(), 0)) {
                 joined++;
                 joins.joined(
                         new Joiner(
