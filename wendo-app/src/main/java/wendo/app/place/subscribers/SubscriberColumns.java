@@ -15,7 +15,7 @@ final class SubscriberColumns {
             ListColumn.of("source", "place.subscribers.list.source", "lower(s.name)"),
             ListColumn.of("link", "common.link", "lower(l.name)"),
             ListColumn.of("lists", "place.subscribers.lists", "", NOT_SORTABLE),
-            ListColumn.of("labels", "common.labels", "", NOT_SORTABLE),
+            ListColumn.of("labels", "common.labels", "", NOT_SORTABLE, ON_WISH),
             ListColumn.of("agreed", "place.subscribers.list.agreed-to", "", NOT_SORTABLE),
             ListColumn.of("campaign", "common.campaign", "lower(c.name)", ON_WISH),
             ListColumn.of("page", "common.page", "lower(nullif(r.page, ''))", ON_WISH));

@@ -87,7 +87,7 @@ class FrameAdvice implements HandlerMethodArgumentResolver {
     private static String section(String path) {
         int end = path.indexOf('/', 1);
         String first = end < 0 ? path.substring(1) : path.substring(1, end);
-        return first.equals("subscribers") ? "outcomes" : first; // reached from the ledger
+        return first.equals("subscribers") ? "audiences" : first; // a part of them
     }
 
     private PeriodChoice periodOf(HttpServletRequest request, Business business) {

@@ -34,6 +34,8 @@ public record Installation(
      * @param host empty text for none
      * @param user with one, the connection has to be encrypted (STARTTLS)
      * @param from whom mail comes from; it bears the business's name
+     * @param dkimSelector under what name the key is published that the server signs with; empty text if that is not known
+     * @param nameServer whom the domain's records are asked of, with its port; empty text for the machine's own
      * @param returnedKey what passes returned mail on is known by; empty text for nobody
      */
     public record Mail(
@@ -42,6 +44,8 @@ public record Installation(
             @DefaultValue("") String user,
             @DefaultValue("") String password,
             String from,
+            @DefaultValue("") String dkimSelector,
+            @DefaultValue("") String nameServer,
             @DefaultValue("") String returnedKey) {}
 
     /**

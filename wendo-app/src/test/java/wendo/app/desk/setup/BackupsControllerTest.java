@@ -23,7 +23,7 @@ class BackupsControllerTest {
                 "",
                 "http://localhost:8080",
                 "http://go.localhost:8080",
-                new Installation.Mail("", 587, "", "", "wendo@localhost", ""),
+                new Installation.Mail("", 587, "", "", "wendo@localhost", "", "", ""),
                 new Installation.Texts("", ""));
         return new BackupsController(installation).shown();
     }

@@ -45,7 +45,7 @@ class WelcomeStartTest {
                 "",
                 "http://localhost:8080",
                 "http://go.localhost:8080",
-                new Installation.Mail("", 587, "", "", "wendo@localhost", ""),
+                new Installation.Mail("", 587, "", "", "wendo@localhost", "", "", ""),
                 new Installation.Texts("", ""));
         new WelcomeStart(settings, accounts, claims, installation).run(new DefaultApplicationArguments());
         Path file = home.resolve(WelcomeStart.FILE);

@@ -116,7 +116,7 @@ class MailTest {
                 "",
                 "http://localhost",
                 "http://go.localhost",
-                new Installation.Mail(host, port, "", "", "wendo@teal.example", ""),
+                new Installation.Mail(host, port, "", "", "wendo@teal.example", "", "", ""),
                 new Installation.Texts("", "")));
     }
 
