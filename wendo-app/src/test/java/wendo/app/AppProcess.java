@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -30,6 +31,17 @@ public final class AppProcess implements AutoCloseable {
     /** One that nobody owns yet; the code that claims it is in its home. */
     public static AppProcess unclaimed(String database, Path home, String... options) throws IOException {
         return new AppProcess(database, home, Map.of(), options);
+    }
+
+    /** One whose mail goes to the tests' post office. */
+    public static AppProcess writing(String database, Path home, String... options) throws IOException {
+        Map<String, String> more = new HashMap<>(OWNED);
+        more.putAll(Map.of(
+                "WENDO_MAIL_HOST",
+                "127.0.0.1",
+                "WENDO_MAIL_PORT",
+                TestPost.instance().mailPort()));
+        return new AppProcess(database, home, more, options);
     }
 
     private AppProcess(String database, Path home, Map<String, String> owned, String... options) throws IOException {

@@ -8,13 +8,16 @@ import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,6 +32,7 @@ import wendo.core.visits.ClickId;
 class CrashTest extends WendoTest {
     private static final String HOST = "go.localhost";
     private static final int CALLERS = 2;
+    private static final int PEOPLE = 120;
     private static final int VISITS_AN_OUTCOME = 20;
     private static final long PACE = Duration.ofMillis(3).toNanos();
     private static final String[] FAST_START = {
@@ -52,11 +56,12 @@ class CrashTest extends WendoTest {
         try (OwnPostgres database = new OwnPostgres()) {
             Http person;
             String slug;
-            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+            try (AppProcess app = AppProcess.writing(database.url(), home, FAST_START)) {
                 await("it answers", app::isUp);
                 String key = app.key();
                 slug = app.issue(key);
                 person = app.owner();
+                String mailing = mailing(database, person);
                 List<Thread> callers = call(app, slug);
                 callers.add(report(app, key));
                 await("outcomes are accepted", () -> !accepted.isEmpty());
@@ -77,12 +82,15 @@ class CrashTest extends WendoTest {
                 awaitMore("also while it is stopped in order");
                 database.start();
                 await("what waited is stored while visits come", () -> stored(database, 1) > 0);
+                person.form("/audiences/mailings/" + mailing, "/audiences/mailings/" + mailing + "/start");
+                await("the mailing is under way", () -> written().size() > 10 + random.nextInt(40));
                 app.kill();
                 for (Thread caller : callers) {
                     caller.join(TimeUnit.SECONDS.toMillis(60));
                 }
             }
-            try (AppProcess app = new AppProcess(database.url(), home, FAST_START)) {
+            List<String> withdrew = withdraw(database);
+            try (AppProcess app = AppProcess.writing(database.url(), home, FAST_START)) {
                 await("it answers again", app::isUp);
                 assertThat(person.on(app.port()).get("/today").statusCode())
                         .as("still signed in")
@@ -96,11 +104,84 @@ class CrashTest extends WendoTest {
                                 """))
                         .as("what is committed is forced to disk")
                         .containsExactly("on", "on", "on");
+                goesOn(database, withdrew);
                 System.err.printf(
                         "Killed while answering: %d visits were answered, %d of them are stored; %d outcomes accepted.%n",
                         all, stored(database, all), accepted.size());
             }
         }
+    }
+
+    /** One that waits to be started, to people who agreed. */
+    private static String mailing(OwnPostgres database, Http owner) {
+        String link = texts(database, "select id::text from link").get(0);
+        texts(database, "update business set quiet_from = '00:00', quiet_until = '00:00' returning id::text");
+        TestMailing setting = new TestMailing(owner, link);
+        setting.list(IntStream.range(0, PEOPLE).mapToObj(CrashTest::email).toList());
+        await(
+                "everybody is known",
+                () -> texts(database, "select contact from audience_contact").size() >= PEOPLE);
+        return setting.draft(
+                setting.audience(),
+                Map.of(
+                        "name",
+                        "Come back",
+                        "road",
+                        "email",
+                        "link",
+                        link,
+                        "subject",
+                        "Hello",
+                        "body",
+                        "Back? {link}",
+                        "perMinute",
+                        "600",
+                        "heldOut",
+                        "0"));
+    }
+
+    private static String email(int person) {
+        return "crash.%d@post.example".formatted(person);
+    }
+
+    /** How many mails each person got who got one. */
+    private static Map<String, Integer> written() {
+        Map<String, Integer> written = new HashMap<>();
+        for (int i = 0; i < PEOPLE; i++) {
+            int mails = TestPost.instance().mailTo(email(i)).size();
+            if (mails > 0) {
+                written.put(email(i), mails);
+            }
+        }
+        return written;
+    }
+
+    /** Some to whom nothing was handed on yet withdraw while nothing runs. */
+    private static List<String> withdraw(OwnPostgres database) {
+        List<String> gone = texts(database, """
+                update consent_record set withdrawn_at = now(), withdrawn_how = 'office' where contact in (
+                    select r.email from mailing_message m join recipient r on r.id = m.recipient_id
+                    where m.state = 'waiting' order by r.email limit 20)
+                returning contact""");
+        assertThat(gone).as("it was killed before all was handed on").isNotEmpty();
+        return gone;
+    }
+
+    /** A mail that was on its way when the process died may have left or not; nobody gets a second one. */
+    private void goesOn(OwnPostgres database, List<String> withdrew) {
+        await("the mailing goes on to its end", () -> texts(database, """
+                        select recipient_id::text from mailing_message where state = 'waiting'
+                        union all select id::text from outgoing where purpose = 'mailing' and state = 'waiting'""").isEmpty());
+        Map<String, Integer> written = written();
+        assertThat(written.values()).as("nobody was written to twice").containsOnly(1);
+        assertThat(written).doesNotContainKeys(withdrew.toArray(String[]::new));
+        long onTheirWay = texts(
+                        database, "select id::text from outgoing where purpose = 'mailing' and state = 'sending'")
+                .size();
+        assertThat(written.size() + withdrew.size() + onTheirWay).isGreaterThanOrEqualTo(PEOPLE);
+        System.err.printf(
+                "Killed while a mailing went out: %d people, %d written to once, %d withdrew meanwhile, %d were on their way.%n",
+                PEOPLE, written.size(), withdrew.size(), onTheirWay);
     }
 
     /** Runs a command of the installation's; answers what it says. */

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import wendo.app.platform.business.BusinessEntity;
 import wendo.app.platform.sending.MessageType;
+import wendo.core.measure.UnitPrice;
 
 /** One message to an audience: a draft until it is started, then under way, paused, or over. */
 @Entity
@@ -27,6 +28,7 @@ class Mailing extends BusinessEntity {
     @Column(name = "spares_weekly")
     private boolean sparesWeekly;
 
+    private @Nullable Long segmentMillis;
     private long spared;
     private String state;
     private @Nullable Instant startedAt;
@@ -62,11 +64,20 @@ class Mailing extends BusinessEntity {
         this.heldOutPercent = said.heldOutPercent();
         this.perMinute = said.perMinute();
         this.sparesWeekly = said.sparesWeekly();
+        this.segmentMillis = said.segment().map(UnitPrice::millis).orElse(null);
     }
 
     MailingForm form() {
         return new MailingForm(
-                name, linkId, MessageType.of(road), subject, body, heldOutPercent, perMinute, sparesWeekly);
+                name,
+                linkId,
+                MessageType.of(road),
+                subject,
+                body,
+                heldOutPercent,
+                perMinute,
+                sparesWeekly,
+                Optional.ofNullable(segmentMillis).map(UnitPrice::new));
     }
 
     MailingState state() {

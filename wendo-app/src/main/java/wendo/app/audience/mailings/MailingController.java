@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -20,10 +21,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.audience.audiences.AudiencePeople;
 import wendo.app.issue.links.LinkListed;
 import wendo.app.issue.links.LinkSaving;
+import wendo.app.place.messages.Messages;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.Business;
+import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.Figures;
@@ -48,6 +51,9 @@ class MailingController {
     private final MatchBackQueries matchBack;
     private final LinkSaving links;
     private final MailingLinks choices;
+    private final MailingTakings takings;
+    private final Messages messages;
+    private final Businesses businesses;
 
     MailingController(
             Mailings mailings,
@@ -55,13 +61,19 @@ class MailingController {
             AudiencePeople audiences,
             MatchBackQueries matchBack,
             LinkSaving links,
-            MailingLinks choices) {
+            MailingLinks choices,
+            MailingTakings takings,
+            Messages messages,
+            Businesses businesses) {
         this.mailings = mailings;
         this.tests = tests;
         this.audiences = audiences;
         this.matchBack = matchBack;
         this.links = links;
         this.choices = choices;
+        this.takings = takings;
+        this.messages = messages;
+        this.businesses = businesses;
     }
 
     record Row(Mailings.Listed mailing, String audience, MailingMessages.Progress progress) {}
@@ -71,6 +83,7 @@ class MailingController {
     /**
      * @param sample what one person would get
      * @param segments of a text message; 0 for an e-mail
+     * @param costMinor of all of them, if the price of one is known
      * @param reachable people of the audience who agreed to be written to in this way; {@code heldOut} of them get nothing
      */
     record EditPage(
@@ -82,6 +95,7 @@ class MailingController {
             List<MailingLinks.Choice> choices,
             MailingText.Finished sample,
             int segments,
+            OptionalLong costMinor,
             long reachable,
             long heldOut,
             Map<String, String> faults) {}
@@ -93,6 +107,8 @@ class MailingController {
             MailingText.Finished sample,
             MailingMessages.Progress progress,
             List<MailingResult> results,
+            String value,
+            OptionalLong costMinor,
             int days) {}
 
     @GetMapping("/mailings")
@@ -115,6 +131,8 @@ class MailingController {
                 "300",
                 "spares",
                 "yes",
+                "price",
+                messages.usualPrice(context.business()),
                 "body",
                 Texts.of("audience.mailings.usual-body"));
         return edit(
@@ -132,9 +150,12 @@ class MailingController {
 
     private ModelAndView edit(Edited edited, Map<String, String> faults) {
         AudiencePeople.Named audience = audience(edited.audience());
-        MailingForm form = MailingForm.read(TypedFields.of(edited.typed())).form();
+        MailingForm form = MailingForm.read(TypedFields.of(edited.typed()), businesses.current())
+                .form();
         MailingText.Finished sample = sample(form);
         long reachable = audiences.countReachable(edited.audience(), form.needs());
+        long heldOut = reachable * form.heldOutPercent() / 100;
+        int segments = MailingText.segments(form, sample);
         return ViewRecord.of(
                 "audience/mailings/edit",
                 new EditPage(
@@ -145,9 +166,10 @@ class MailingController {
                         edited.version(),
                         choices.choices(form.link()),
                         sample,
-                        MailingText.segments(form, sample),
+                        segments,
+                        form.costMinor(segments * (reachable - heldOut)),
                         reachable,
-                        reachable * form.heldOutPercent() / 100,
+                        heldOut,
                         faults));
     }
 
@@ -161,7 +183,7 @@ class MailingController {
     ModelAndView add(@PathVariable UUID audience, TypedFields typed, PageContext context) {
         Edited edited = new Edited(
                 "/audiences/" + audience + "/mailings/new", audience, Optional.empty(), 0, typed.firstValues());
-        MailingForm.Read read = MailingForm.read(typed);
+        MailingForm.Read read = MailingForm.read(typed, context.business());
         if (typed.isSent(LOOK)) {
             return edit(edited, Map.of());
         }
@@ -187,6 +209,8 @@ class MailingController {
                                 (MailingResult one) -> one.found().mailedActed())
                         .reversed())
                 .toList();
+        MailingMessages.Progress progress = mailings.progress(id);
+        int segments = MailingText.segments(mailing.form(), sample(mailing.form()));
         return ViewRecord.of(
                 "audience/mailings/page",
                 new MailingPage(
@@ -194,15 +218,19 @@ class MailingController {
                         audience(mailing.audience()),
                         links.find(mailing.form().link()),
                         sample(mailing.form()),
-                        mailings.progress(id),
+                        progress,
                         results,
+                        mailing.list()
+                                .map(list -> takings.of(list, days).said(figures))
+                                .orElse(""),
+                        mailing.form().costMinor(segments * progress.sent()),
                         days));
     }
 
     @GetMapping("/mailings/{id}/edit")
     ModelAndView change(@PathVariable UUID id) {
         Mailings.Listed mailing = draft(id);
-        return edit(edited(mailing, mailing.form().fields()), Map.of());
+        return edit(edited(mailing, mailing.form().fields(businesses.current())), Map.of());
     }
 
     private static Edited edited(Mailings.Listed mailing, Map<String, String> typed) {
@@ -217,7 +245,7 @@ class MailingController {
     @PostMapping("/mailings/{id}/edit")
     ModelAndView save(@PathVariable UUID id, TypedFields typed) {
         Mailings.Listed mailing = draft(id);
-        MailingForm.Read read = MailingForm.read(typed);
+        MailingForm.Read read = MailingForm.read(typed, businesses.current());
         EditedVersion version = EditedVersion.of(typed.text("version"));
         Edited edited = edited(mailing, typed.firstValues()).at(version.number().orElse(mailing.version()));
         if (typed.isSent(LOOK)) {
@@ -235,7 +263,7 @@ class MailingController {
             return EditConflict.of(
                     edit(
                             edited(theirs, typed.firstValues()),
-                            EditConflict.marks(typed, theirs.form().fields())),
+                            EditConflict.marks(typed, theirs.form().fields(businesses.current()))),
                     edited.action());
         }
         return new ModelAndView("redirect:/audiences/mailings/" + id);

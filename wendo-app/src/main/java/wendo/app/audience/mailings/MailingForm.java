@@ -3,20 +3,26 @@ package wendo.app.audience.mailings;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
+import wendo.app.place.messages.Messages;
+import wendo.app.platform.business.Business;
 import wendo.app.platform.consent.ConsentPurpose;
 import wendo.app.platform.sending.MessageType;
+import wendo.app.platform.site.Amount;
 import wendo.app.platform.site.FilterValues;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
+import wendo.core.measure.UnitPrice;
 import wendo.core.media.MergeText;
 
 /**
  * What a mailing says, and to how many at once.
  *
  * @param heldOutPercent of the people are drawn by lot and get nothing
+ * @param segment what one segment of a text message costs, if that is known
  * @param sparesWeekly whether people whom another mailing wrote to within a week are left out
  */
 record MailingForm(
@@ -27,7 +33,8 @@ record MailingForm(
         String body,
         int heldOutPercent,
         int perMinute,
-        boolean sparesWeekly) {
+        boolean sparesWeekly,
+        Optional<UnitPrice> segment) {
     static final int MOST_HELD_OUT = 50;
     static final int MOST_PER_MINUTE = 6000;
 
@@ -36,7 +43,7 @@ record MailingForm(
     /** What was typed, with what is wrong by field. */
     record Read(MailingForm form, Map<String, String> typed, Map<String, String> faults) {}
 
-    static Read read(TypedFields typed) {
+    static Read read(TypedFields typed, Business business) {
         Map<String, String> faults = new HashMap<>();
         String name = typed.text("name");
         if (name.isEmpty()) {
@@ -63,8 +70,21 @@ record MailingForm(
                 body,
                 number(typed, "heldOut", new Bounds(0, MOST_HELD_OUT, 10), faults),
                 number(typed, "perMinute", new Bounds(1, MOST_PER_MINUTE, 300), faults),
-                typed.is("spares", "yes"));
+                typed.is("spares", "yes"),
+                road == MessageType.TEXT ? segment(typed, business, faults) : Optional.empty());
         return new Read(form, typed.firstValues(), faults);
+    }
+
+    private static Optional<UnitPrice> segment(TypedFields typed, Business business, Map<String, String> faults) {
+        String price = typed.text("price");
+        try {
+            return price.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(Amount.unitPrice(price, business.currency(), business.locale()));
+        } catch (IllegalArgumentException e) {
+            faults.put("price", Texts.said(e));
+            return Optional.empty();
+        }
     }
 
     private static void body(String body, String subject, Map<String, String> faults) {
@@ -98,7 +118,7 @@ record MailingForm(
         return number;
     }
 
-    Map<String, String> fields() {
+    Map<String, String> fields(Business business) {
         Map<String, String> fields = new HashMap<>();
         fields.put("name", name);
         fields.put("link", link.toString());
@@ -107,8 +127,14 @@ record MailingForm(
         fields.put("body", body);
         fields.put("heldOut", String.valueOf(heldOutPercent));
         fields.put("perMinute", String.valueOf(perMinute));
+        fields.put("price", Messages.typed(segment, business));
         fields.put("spares", sparesWeekly ? "yes" : "");
         return fields;
+    }
+
+    /** For so many segments, in minor units; empty if the price is not known. */
+    OptionalLong costMinor(long segments) {
+        return segment.map(price -> OptionalLong.of(price.times(segments))).orElse(OptionalLong.empty());
     }
 
     /** What people have to have agreed to. */

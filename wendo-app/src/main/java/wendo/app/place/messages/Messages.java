@@ -8,10 +8,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.EditedVersion;
+import wendo.core.measure.UnitPrice;
 
 /** Keeps what was written for a link; the price of a segment is remembered for the next message. */
 @Service
-class Messages {
+public class Messages {
     private final MessageRepository repository;
     private final Clock clock;
 
@@ -32,9 +33,14 @@ class Messages {
 
     /** The price that was given last, for whatever link. */
     @Transactional(readOnly = true)
-    String usualPrice(Business business) {
+    public String usualPrice(Business business) {
         return price(
                 repository.findFirstByPriceMillisNotNullOrderByUpdatedAtDesc().flatMap(Message::priceMillis), business);
+    }
+
+    /** A price as it would be typed; empty text for none. */
+    public static String typed(Optional<UnitPrice> price, Business business) {
+        return price(price.map(UnitPrice::millis), business);
     }
 
     private static String price(Optional<Long> millis, Business business) {

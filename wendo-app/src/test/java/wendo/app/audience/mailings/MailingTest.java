@@ -19,13 +19,13 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
+import wendo.app.TestMailing;
 import wendo.app.TestPost;
 import wendo.app.WendoTest;
 import wendo.app.platform.business.Businesses;
@@ -52,6 +52,7 @@ class MailingTest extends WendoTest {
     private String link;
     private String slug;
     private String audience;
+    private TestMailing setting;
 
     @BeforeEach
     void open() {
@@ -67,42 +68,10 @@ class MailingTest extends WendoTest {
             businesses.changeSendingHours(EditedVersion.any(), hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT));
             return tenant;
         });
-        String people = IntStream.range(0, PEOPLE)
-                .mapToObj(i -> "Person %d,%s".formatted(i, email(i)))
-                .collect(Collectors.joining("\n", "name,email\n", ""));
-        HttpResponse<String> listed =
-                owner.form("/links/" + link + "/message", "/links/" + link + "/recipients", "pasted", people);
-        String list = listed.headers().firstValue("Location").orElseThrow().replaceFirst("^.*(/recipients/)", "$1");
-        owner.form(
-                list,
-                list,
-                "name",
-                "0",
-                "phone",
-                "-1",
-                "email",
-                "1",
-                "heldOut",
-                "0",
-                "text",
-                "{link}",
-                "consentSource",
-                "Asked at the counter",
-                "make",
-                "make");
+        setting = new TestMailing(owner, link);
+        setting.list(IntStream.range(0, PEOPLE).mapToObj(this::email).toList());
         await("everybody is known", () -> count(tenant, "select count(*) from audience_contact") == PEOPLE);
-        HttpResponse<String> saved = owner.form(
-                "/audiences/new",
-                "/audiences/new",
-                "name",
-                "Last year",
-                "follows",
-                "live",
-                "match.r",
-                "all",
-                "kind.r-0",
-                "sent");
-        audience = last(saved);
+        audience = setting.audience();
     }
 
     private String email(int i) {
@@ -113,13 +82,7 @@ class MailingTest extends WendoTest {
         return new SendingHours(LocalTime.of(17, 0), from, until, ZoneId.of("Europe/London"));
     }
 
-    private static String last(HttpResponse<String> redirect) {
-        assertThat(redirect.statusCode()).as(redirect.body()).isEqualTo(302);
-        return redirect.headers().firstValue("Location").orElseThrow().replaceFirst("^.*/", "");
-    }
-
     private String draft(String... more) {
-        String path = "/audiences/" + audience + "/mailings/new";
         Map<String, String> fields = new LinkedHashMap<>(Map.of(
                 "name",
                 "Come back",
@@ -138,10 +101,7 @@ class MailingTest extends WendoTest {
         for (int i = 0; i < more.length; i += 2) {
             fields.put(more[i], more[i + 1]);
         }
-        String[] all = fields.entrySet().stream()
-                .flatMap(field -> Stream.of(field.getKey(), field.getValue()))
-                .toArray(String[]::new);
-        return last(owner.form(path, path, all));
+        return setting.draft(audience, fields);
     }
 
     private long inState(String mailing, String state) {
@@ -196,6 +156,52 @@ class MailingTest extends WendoTest {
                         .contains("Tapped</dt><dd>1</dd>"));
         assertThat(owner.get("/audiences/mailings/" + mailing).body())
                 .contains("1 of 30 people written to (3.3%), 0 of 10 held out (0.0%).", "Too early to say");
+    }
+
+    @Test
+    void what_it_brought_in_stands_beside_what_came_from_those_held_out() {
+        String mailing = draft("heldOut", "50");
+        start(mailing);
+        await("it is sent", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 1);
+        await("twenty have left", () -> written().size() == 20);
+        List<Integer> written = written();
+        List<Integer> heldOut = IntStream.range(0, PEOPLE)
+                .boxed()
+                .filter(i -> !written.contains(i))
+                .toList();
+        for (int i = 0; i < 12; i++) {
+            book("W-" + i, written.get(i), 80 + i);
+        }
+        assertThat(owner.get("/audiences/mailings/" + mailing).body())
+                .contains("£51.30 a person written to, £0.00 a person held out. With fewer than 5 who paid");
+        for (int i = 0; i < 5; i++) {
+            book("H-" + i, heldOut.get(i), 20 + i);
+        }
+        String page = owner.get("/audiences/mailings/" + mailing).body();
+        assertThat(page)
+                .contains(
+                        "£51.30 a person written to, £5.50 a person held out",
+                        "more than would have come anyway (95%:");
+    }
+
+    private void book(String reference, int person, int pounds) {
+        http().post(tenant.apiKey(), "/api/v1/outcomes", """
+                {"kind": "booking", "reference": "%s", "value": "%d.00", "email": "%s"}""".formatted(reference, pounds, email(person)));
+    }
+
+    @Test
+    void a_text_says_what_it_costs_before_it_goes_out() {
+        String page = "/audiences/" + audience + "/mailings/new";
+        String[] text = {"name", "x", "road", "text", "link", link, "body", "Back? {link}", "heldOut", "0", "op", "look"
+        };
+        String[] priced =
+                Stream.concat(Stream.of(text), Stream.of("price", "0.043")).toArray(String[]::new);
+        assertThat(owner.form(page, page, text).body())
+                .contains("1 segment each")
+                .doesNotContain("About £");
+        assertThat(owner.form(page, page, priced).body()).contains("1 segment each", "About £0.00");
+        String wrong = owner.form(page, page, "road", "text", "price", "a lot").body();
+        assertThat(wrong).contains("value=\"a lot\"", "Enter an amount in GBP");
     }
 
     @Test
