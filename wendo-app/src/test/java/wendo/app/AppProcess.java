@@ -36,11 +36,7 @@ public final class AppProcess implements AutoCloseable {
     /** One whose mail goes to the tests' post office. */
     public static AppProcess writing(String database, Path home, String... options) throws IOException {
         Map<String, String> more = new HashMap<>(OWNED);
-        more.putAll(Map.of(
-                "WENDO_MAIL_HOST",
-                "127.0.0.1",
-                "WENDO_MAIL_PORT",
-                TestPost.instance().mailPort()));
+        more.putAll(TestPost.settings());
         return new AppProcess(database, home, more, options);
     }
 

@@ -4,6 +4,7 @@ import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
+import java.time.Duration;
 import java.util.List;
 import javax.sql.DataSource;
 import org.springframework.context.annotation.Bean;
@@ -16,6 +17,12 @@ import wendo.app.platform.site.Installation;
 @Configuration
 class JobsConfiguration {
     private static final int THREADS = 4;
+
+    /** Whatever process runs a job says so this often. */
+    private static final Duration SIGN_OF_LIFE = Duration.ofSeconds(5);
+
+    /** After so many without a sign another process takes the job up: what is killed is gone on with within half a minute. */
+    private static final int SIGNS_MISSED = 4;
 
     /** What features ask for jobs with. */
     @Bean
@@ -37,6 +44,8 @@ class JobsConfiguration {
                 .serializer(new JobData(json))
                 .threads(THREADS)
                 .pollingInterval(installation.jobsEvery())
+                .heartbeatInterval(SIGN_OF_LIFE)
+                .missedHeartbeatsLimit(SIGNS_MISSED)
                 .build());
     }
 }
