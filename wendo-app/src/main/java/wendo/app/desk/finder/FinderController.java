@@ -45,6 +45,7 @@ class FinderController {
     private List<FinderQueries.Found> found(String find, CurrentPerson person) {
         return queries.find(cut(find)).stream()
                 .filter(one -> !one.isContact() || person.may(Permission.SEE_CONTACTS))
+                .filter(one -> !one.isOfSetup() || person.may(Permission.SET_UP))
                 .filter(one -> !one.path().startsWith("/setup/") || person.may(Permission.SET_UP))
                 .toList();
     }

@@ -26,7 +26,7 @@ class FinderQueries {
     /**
      * Something found.
      *
-     * @param kind link, source, campaign, destination, outcome, recipient or subscriber
+     * @param kind link, source, campaign, destination, outcome, recipient, subscriber, audience, mailing or list
      * @param id of the thing, or of what it is listed on
      * @param detail a link's address, or what else tells it apart
      */
@@ -42,6 +42,11 @@ class FinderQueries {
             return kind.equals("recipient") || kind.equals("subscriber");
         }
 
+        /** Whether only who sets things up may open it. */
+        boolean isOfSetup() {
+            return kind.equals("audience") || kind.equals("mailing") || kind.equals("list");
+        }
+
         public String path() {
             return switch (kind) {
                 case "link" -> "/links/" + id;
@@ -49,6 +54,9 @@ class FinderQueries {
                 case "campaign" -> "/setup/campaigns/" + id;
                 case "destination" -> "/setup/destinations/" + id;
                 case "recipient" -> "/recipients/" + id;
+                case "audience" -> "/audiences/" + id;
+                case "mailing" -> "/audiences/mailings/" + id;
+                case "list" -> "/subscribers/lists/" + id;
                 case "subscriber" -> "/subscribers?state=all&person=" + id;
                 default -> "/outcomes/" + id;
             };
@@ -96,6 +104,16 @@ class FinderQueries {
                         (select 7, 'subscriber', id, email, '', null, email = :text, false
                         from subscriber where email like :start and proof_id is null
                         order by email limit :most)
+                        union all
+                        (select 8, 'audience', id, name, '', null, lower(name) = :text, archived_at is not null
+                        from audience where lower(name) like :like and archived_at is null order by name limit :most)
+                        union all
+                        (select 9, 'mailing', id, name, subject, null, lower(name) = :text, false
+                        from mailing where lower(name || ' ' || subject) like :like order by made_at desc limit :most)
+                        union all
+                        (select 10, 'list', id, name, promise, null, lower(name) = :text, false
+                        from newsletter_list where lower(name || ' ' || promise) like :like and archived_at is null
+                        order by name limit :most)
                         order by rank, is_exact desc, is_away
                         """)
                 .param("text", text)

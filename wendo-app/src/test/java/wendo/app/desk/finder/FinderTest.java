@@ -52,6 +52,45 @@ class FinderTest extends WendoTest {
     }
 
     @Test
+    void audiences_mailings_and_lists_are_found_by_who_may_open_them() {
+        person.form("/subscribers/lists", "/subscribers/lists", "name", "Harbour letter", "promise", "Monthly");
+        String audience = to(person.form(
+                        "/audiences/new",
+                        "/audiences/new",
+                        "name",
+                        "Harbour people",
+                        "match.r",
+                        "all",
+                        "kind.r-0",
+                        "subscribed"))
+                .replaceFirst("^.*/", "");
+        String path = "/audiences/" + audience + "/mailings/new";
+        String link = id("select id from link where slug = 'board'").toString();
+        person.form(
+                path,
+                path,
+                "name",
+                "Come again",
+                "road",
+                "email",
+                "link",
+                link,
+                "subject",
+                "Harbour days",
+                "body",
+                "Hello");
+        assertThat(person.get("/find?find=harbour").body())
+                .contains(
+                        "/audiences/" + audience,
+                        "/audiences/mailings/" + id("select id from mailing"),
+                        "/subscribers/lists/" + id("select id from newsletter_list"));
+        assertThat(http().signIn(tenant("Somebody Else").email())
+                        .get("/find?find=harbour")
+                        .body())
+                .doesNotContain("/audiences/" + audience);
+    }
+
+    @Test
     void any_fragment_leads_to_the_thing_itself() {
         UUID link = id("select id from link where slug = 'window'");
         person.form(
