@@ -1,4 +1,5 @@
-// Parts of a form that matter only while a box is ticked: each has that box's name as data-when. Without script all are there.
+// Parts of a form that matter only while a box is ticked: each has that box's name as data-when, and, where it is one of
+// several, its value as data-is. Without script all are there.
 export function reveals() {
     return {
         init() {
@@ -6,7 +7,8 @@ export function reveals() {
         },
         look() {
             for (const part of this.$root.querySelectorAll("[data-when]")) {
-                part.hidden = !this.$root.querySelector(`[name="${part.dataset.when}"]:checked`);
+                const { when, is } = part.dataset;
+                part.hidden = !this.$root.querySelector(`[name="${when}"]${is ? `[value="${is}"]` : ""}:checked`);
             }
         },
     };

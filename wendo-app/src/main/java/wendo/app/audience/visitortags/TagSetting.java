@@ -59,9 +59,20 @@ record TagSetting(boolean asks, List<DirectoryTag> tags, List<Use> uses, List<Br
     /** What is nearer to the link decides; nothing said is off. */
     private static boolean isOn(Map<Place, Boolean> uses, UUID tag, Of of) {
         return Optional.ofNullable(uses.get(new Place(tag, TagScope.LINK, of.link())))
-                .or(() -> Optional.ofNullable(uses.get(new Place(tag, TagScope.CAMPAIGN, of.campaign()))))
-                .or(() -> of.brand().map(brand -> uses.get(new Place(tag, TagScope.BRAND, brand))))
-                .or(() -> Optional.ofNullable(uses.get(new Place(tag, TagScope.ALL, of.business()))))
+                .or(() -> inherited(uses, tag, of).map(Inherited::isOn))
                 .orElse(false);
+    }
+
+    /** What holds for a link that says nothing of its own, and by what. */
+    record Inherited(boolean isOn, TagScope by) {}
+
+    static Optional<Inherited> inherited(Map<Place, Boolean> uses, UUID tag, Of of) {
+        return said(uses, tag, TagScope.CAMPAIGN, of.campaign())
+                .or(() -> of.brand().flatMap(brand -> said(uses, tag, TagScope.BRAND, brand)))
+                .or(() -> said(uses, tag, TagScope.ALL, of.business()));
+    }
+
+    private static Optional<Inherited> said(Map<Place, Boolean> uses, UUID tag, TagScope scope, UUID about) {
+        return Optional.ofNullable(uses.get(new Place(tag, scope, about))).map(isOn -> new Inherited(isOn, scope));
     }
 }

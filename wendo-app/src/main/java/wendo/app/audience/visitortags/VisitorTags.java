@@ -1,6 +1,7 @@
 package wendo.app.audience.visitortags;
 
 import java.time.Clock;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -115,6 +116,19 @@ class VisitorTags {
             repository.saveAndFlush(tag);
             tell();
         });
+    }
+
+    @Transactional(readOnly = true)
+    public Map<UUID, TagSetting.Inherited> inherited(TagSetting.Of of) {
+        Map<TagSetting.Place, Boolean> said = new HashMap<>();
+        uses.findAll().stream()
+                .map(VisitorTagUse::use)
+                .forEach(use -> said.put(new TagSetting.Place(use.tag(), use.scope(), use.about()), use.isOn()));
+        Map<UUID, TagSetting.Inherited> found = new HashMap<>();
+        for (Listed tag : list()) {
+            TagSetting.inherited(said, tag.id(), of).ifPresent(one -> found.put(tag.id(), one));
+        }
+        return found;
     }
 
     @Transactional(readOnly = true)

@@ -60,7 +60,11 @@ class SignUpController {
         this.clock = clock;
     }
 
-    record SignUpPage(String business, String promise, String reader, String fault, boolean isPart) {}
+    record SignUpPage(String business, String promise, String reader, String fault, boolean isPart) {
+        SignUpPage refused() {
+            return new SignUpPage(business, promise, reader, Texts.of("place.newsletters.this-is-not-an-e"), isPart);
+        }
+    }
 
     record AskedPage(String business, String promise, String reader, boolean isPart) {}
 
@@ -94,31 +98,44 @@ class SignUpController {
             @PathVariable UUID id, TypedFields typed, HttpServletRequest request, HttpServletResponse response) {
         return open.page(open.businessOfList(id), request, response, business -> {
             NewsletterLists.Listed list = find(business, id, request, response);
-            String name = open.businessName(business);
-            boolean isPart = Embedding.isPart(request);
-            Optional<EmailAddress> address = EmailAddress.find(typed.text("reader"));
-            if (address.isEmpty()) {
-                String shown = typed.text("reader").length() <= EmailAddress.MAX_LENGTH ? typed.text("reader") : "";
-                return InvalidForm.of(form(new SignUpPage(
-                        name, list.promise(), shown, Texts.of("place.newsletters.this-is-not-an-e"), isPart)));
-            }
-            // A program is thanked like everybody, which is all that it learns.
-            boolean isProgram = !typed.raw(HONEYPOT).isEmpty() || automatic.is(request);
-            JoinAnswer whatProgramsHear = list.confirms() ? JoinAnswer.ASKED : JoinAnswer.JOINED;
-            JoinAnswer answer = isProgram
-                    ? whatProgramsHear
-                    : joins.join(
-                            business,
-                            joiner(list, address.get(), business, request),
-                            scope.within(business, () -> proofs.of(request, clock.instant())));
-            return answer == JoinAnswer.ASKED
-                    ? ViewRecord.of(
-                            "place/subscribers/open-asked",
-                            new AskedPage(name, list.promise(), address.get().value(), isPart))
-                    : ViewRecord.of(
-                            "place/subscribers/open-joined",
-                            new ConfirmController.JoinedPage(name, list.promise(), list.onward(), isPart));
+            SignUpPage page = new SignUpPage(
+                    open.businessName(business), list.promise(), shown(typed), "", Embedding.isPart(request));
+            return EmailAddress.find(typed.text("reader"))
+                    .map(address -> isProgram(typed, request)
+                            ? thanks(list)
+                            : joins.join(business, joiner(list, address, business, request), proof(business, request)))
+                    .map(answer -> done(answer, page, list))
+                    .orElseGet(() -> InvalidForm.of(form(page.refused())));
         });
+    }
+
+    private static String shown(TypedFields typed) {
+        String reader = typed.text("reader");
+        return reader.length() <= EmailAddress.MAX_LENGTH ? reader : "";
+    }
+
+    private boolean isProgram(TypedFields typed, HttpServletRequest request) {
+        return !typed.raw(HONEYPOT).isEmpty() || automatic.is(request);
+    }
+
+    /** A program is thanked like everybody, which is all that it learns. */
+    private static JoinAnswer thanks(NewsletterLists.Listed list) {
+        return list.confirms() ? JoinAnswer.ASKED : JoinAnswer.JOINED;
+    }
+
+    private Optional<UUID> proof(BusinessId business, HttpServletRequest request) {
+        return scope.within(business, () -> proofs.of(request, clock.instant()));
+    }
+
+    private static ModelAndView done(JoinAnswer answer, SignUpPage page, NewsletterLists.Listed list) {
+        return answer == JoinAnswer.ASKED
+                ? ViewRecord.of(
+                        "place/subscribers/open-asked",
+                        new AskedPage(page.business(), page.promise(), page.reader(), page.isPart()))
+                : ViewRecord.of(
+                        "place/subscribers/open-joined",
+                        new ConfirmController.JoinedPage(
+                                page.business(), page.promise(), list.onward(), page.isPart()));
     }
 
     private Joiner joiner(

@@ -3,7 +3,9 @@ package wendo.app.audience.visitortags;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -52,6 +54,21 @@ class TagSettingTest {
                     .as(uses.toString())
                     .isEqualTo(Boolean.TRUE.equals(expected));
         }
+    }
+
+    @Test
+    void what_a_link_has_without_a_word_of_its_own_is_told_with_what_says_so() {
+        TagSetting.Of of = new TagSetting.Of(BUSINESS, LINK, CAMPAIGN, Optional.of(BRAND));
+        Map<TagSetting.Place, Boolean> said = new HashMap<>();
+        assertThat(TagSetting.inherited(said, TAG.id(), of)).isEmpty();
+        said.put(new TagSetting.Place(TAG.id(), TagScope.LINK, LINK), false);
+        said.put(new TagSetting.Place(TAG.id(), TagScope.ALL, BUSINESS), true);
+        assertThat(TagSetting.inherited(said, TAG.id(), of)).contains(new TagSetting.Inherited(true, TagScope.ALL));
+        said.put(new TagSetting.Place(TAG.id(), TagScope.BRAND, BRAND), false);
+        assertThat(TagSetting.inherited(said, TAG.id(), of)).contains(new TagSetting.Inherited(false, TagScope.BRAND));
+        said.put(new TagSetting.Place(TAG.id(), TagScope.CAMPAIGN, CAMPAIGN), true);
+        assertThat(TagSetting.inherited(said, TAG.id(), of))
+                .contains(new TagSetting.Inherited(true, TagScope.CAMPAIGN));
     }
 
     @Test

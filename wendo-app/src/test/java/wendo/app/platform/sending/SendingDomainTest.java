@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -24,6 +25,10 @@ class SendingDomainTest {
         try (NameServer server = new NameServer(texts, addresses)) {
             return check(host, selector, server.address());
         }
+    }
+
+    private SendingDomain.Finding finding(String what, String host, String selector) throws Exception {
+        return Objects.requireNonNull(check(host, selector).get(what));
     }
 
     private static Map<String, SendingDomain.Finding> check(String host, String selector, String server) {
@@ -61,7 +66,7 @@ class SendingDomainTest {
             throws Exception {
         texts.put("news.gull.example", List.of("other text", record));
         texts.put("_spf.gull.example", List.of("v=spf1 ip4:192.0.2.10 -all"));
-        SendingDomain.Finding found = check("mail.gull.example", "").get("SPF");
+        SendingDomain.Finding found = finding("SPF", "mail.gull.example", "");
         assertThat(found.state()).as(found.said()).isEqualTo(state);
         assertThat(found.value()).isEqualTo(toSet == null ? "" : toSet);
     }
@@ -69,28 +74,28 @@ class SendingDomainTest {
     @Test
     void two_records_count_as_none_and_a_server_next_door_tells_nothing() throws Exception {
         texts.put("news.gull.example", List.of("v=spf1 -all", "v=spf1 ~all"));
-        assertThat(check("mail.gull.example", "").get("SPF").said()).contains("several SPF records");
+        assertThat(finding("SPF", "mail.gull.example", "").said()).contains("several SPF records");
         texts.put("news.gull.example", List.of("v=spf1 mx -all"));
         addresses.put("mail.gull.example", "10.0.0.4");
-        SendingDomain.Finding found = check("mail.gull.example", "").get("SPF");
+        SendingDomain.Finding found = finding("SPF", "mail.gull.example", "");
         assertThat(found.state()).isEqualTo(SendingDomain.State.UNKNOWN);
         assertThat(found.said()).contains("v=spf1 mx -all");
     }
 
     @Test
     void the_key_stands_under_the_servers_selector() throws Exception {
-        assertThat(check("mail.gull.example", "").get("DKIM").said()).contains("WENDO_MAIL_DKIM_SELECTOR");
-        SendingDomain.Finding none = check("mail.gull.example", "s1").get("DKIM");
+        assertThat(finding("DKIM", "mail.gull.example", "").said()).contains("WENDO_MAIL_DKIM_SELECTOR");
+        SendingDomain.Finding none = finding("DKIM", "mail.gull.example", "s1");
         assertThat(none.state()).isEqualTo(SendingDomain.State.MISSING);
         assertThat(none.name()).isEqualTo("s1._domainkey.news.gull.example");
         texts.put("s1._domainkey.news.gull.example", List.of(KEY_1024));
-        SendingDomain.Finding weak = check("mail.gull.example", "s1").get("DKIM");
+        SendingDomain.Finding weak = finding("DKIM", "mail.gull.example", "s1");
         assertThat(weak.state()).isEqualTo(SendingDomain.State.WEAK);
         assertThat(weak.said()).contains("1,024 bits");
         texts.put(
                 "s1._domainkey.news.gull.example",
                 List.of("v=DKIM1; k=ed25519; p=11qYAYKxCrfVS/7TyWQHOg7hcvPapiMlrwIaaPcHURo="));
-        assertThat(check("mail.gull.example", "s1").get("DKIM").state()).isEqualTo(SendingDomain.State.GOOD);
+        assertThat(finding("DKIM", "mail.gull.example", "s1").state()).isEqualTo(SendingDomain.State.GOOD);
     }
 
     @ParameterizedTest
@@ -106,7 +111,7 @@ class SendingDomainTest {
     void what_receivers_are_asked_to_do_stands_at_the_domain_or_above(
             String name, String record, SendingDomain.State state, String toSet) throws Exception {
         texts.put(name, List.of(record));
-        SendingDomain.Finding found = check("mail.gull.example", "").get("DMARC");
+        SendingDomain.Finding found = finding("DMARC", "mail.gull.example", "");
         assertThat(found.state()).as(found.said()).isEqualTo(state);
         assertThat(found.value()).isEqualTo(toSet == null ? "" : toSet);
     }
