@@ -5,6 +5,7 @@ import java.net.InetAddress;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.Texts;
@@ -14,6 +15,10 @@ import wendo.core.media.DmarcRecord;
 /** Whether receivers can tell mail of the sending domain from mail that only pretends to come from it, and what to set. */
 @Component
 class SendingDomain {
+    /** Loopback and private networks: RFC 6890. */
+    private static final Pattern NEXT_DOOR =
+            Pattern.compile("(127|10|192\\.168|172\\.(1[6-9]|2\\d|3[01]))\\..*|::1|f[cd].*|fe80:.*");
+
     private final DomainNames names;
     private final String from;
     private final String host;
@@ -116,9 +121,14 @@ class SendingDomain {
         };
     }
 
-    /** The same record, with this mail server before what is said of all others. */
+    /** The same record, with this mail server before what is said of all others; one next door is not what receivers see. */
     private String named(String record) {
-        return host.isEmpty() ? record : record.replaceFirst("(?i)^v=spf1", "v=spf1 a:" + host);
+        boolean isAddress = host.matches("[0-9.]+|.*:.*");
+        if (host.equals("localhost") || isAddress && NEXT_DOOR.matcher(host).matches()) {
+            return record.replaceFirst("(?i)^v=spf1(?! mx)", "v=spf1 mx");
+        }
+        String kind = isAddress ? (host.contains(":") ? "ip6:" : "ip4:") : "a:";
+        return record.replaceFirst("(?i)^v=spf1", "v=spf1 " + kind + host);
     }
 
     /** RFC 6376. */

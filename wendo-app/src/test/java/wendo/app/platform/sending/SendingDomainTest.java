@@ -71,6 +71,19 @@ class SendingDomainTest {
         assertThat(found.value()).isEqualTo(toSet == null ? "" : toSet);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "mail.gull.example,v=spf1 a:mail.gull.example ~all",
+        "192.0.2.10,v=spf1 ip4:192.0.2.10 ~all",
+        "2001:db8::10,v=spf1 ip6:2001:db8::10 ~all",
+        "127.0.0.1,v=spf1 mx ~all",
+        "10.0.0.4,v=spf1 mx ~all",
+        "localhost,v=spf1 mx ~all"
+    })
+    void what_to_set_names_the_server_as_receivers_see_it(String host, String toSet) throws Exception {
+        assertThat(finding("SPF", host, "").value()).isEqualTo(toSet);
+    }
+
     @Test
     void two_records_count_as_none_and_a_server_next_door_tells_nothing() throws Exception {
         texts.put("news.gull.example", List.of("v=spf1 -all", "v=spf1 ~all"));
