@@ -173,7 +173,7 @@ class MailingTest extends WendoTest {
             book("W-" + i, written.get(i), 80 + i);
         }
         assertThat(owner.get("/audiences/mailings/" + mailing).body())
-                .contains("£51.30 a person written to, £0.00 a person held out. With fewer than 5 who paid");
+                .contains("£51.30 a person written to, £0.00 a person held out. Until 5 in each group have paid");
         for (int i = 0; i < 5; i++) {
             book("H-" + i, heldOut.get(i), 20 + i);
         }

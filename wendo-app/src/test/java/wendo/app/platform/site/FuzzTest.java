@@ -157,7 +157,7 @@ class FuzzTest extends WendoTest {
         }
         HttpRequest.Builder request =
                 caller.request(path).header("Host", path.startsWith("/t/") ? tenant.host() : "127.0.0.1");
-        boolean isJson = path.startsWith("/t/") && !path.startsWith("/t/forms") && !path.startsWith("/t/opt-in");
+        boolean isJson = path.startsWith("/t/") && !path.matches("/t/(forms|opt-in|lists|join|preferences|stop)(/.*)?");
         return caller.send(
                 request.header("Content-Type", isJson ? "application/json" : "application/x-www-form-urlencoded")
                         .POST(HttpRequest.BodyPublishers.ofString(

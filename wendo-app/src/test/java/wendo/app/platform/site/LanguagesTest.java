@@ -40,6 +40,8 @@ class LanguagesTest extends WendoTest {
             "/compare",
             "/spend",
             "/subscribers",
+            "/subscribers/lists",
+            "/subscribers/senders",
             "/outcomes/new",
             "/outcomes/files",
             "/issue/files",
