@@ -297,9 +297,9 @@ class JoiningTest extends WendoTest {
         assertThat(owner.form(page, page + "/first-line", "firstLine", "Name;Phone")
                         .body())
                 .contains("Choose the column for the e-mail address.");
-        assertThat(owner.form(page, page + "/first-line", "firstLine", "\"Email Address\",TAGS,OPTIN_TIME,Notes")
+        assertThat(owner.form(page, page + "/first-line", "firstLine", "\"Email Address\",Tags,Opt-in time,Notes")
                         .body())
-                .contains("Email Address", "OPTIN_TIME", "Notes");
+                .contains("Email Address", "Opt-in time", "Notes");
         owner.form(
                 page,
                 page,
@@ -308,7 +308,7 @@ class JoiningTest extends WendoTest {
                 "field",
                 "email",
                 "heading",
-                "TAGS",
+                "Tags",
                 "field",
                 "labels",
                 "heading",
@@ -320,7 +320,7 @@ class JoiningTest extends WendoTest {
                 "separator",
                 "|");
         String csv = new String(owner.bytes(owner.request("/subscribers/for/" + id + ".csv")), StandardCharsets.UTF_8);
-        assertThat(csv.lines()).containsExactly("\uFEFFEmail Address,TAGS,Notes", "ada@reed.example,Spring|Tides,");
+        assertThat(csv.lines()).containsExactly("\uFEFFEmail Address,Tags,Notes", "ada@reed.example,Spring|Tides,");
         assertThat(http().signIn(tenant("Somebody Else").email())
                         .get("/subscribers/for/" + id + ".csv")
                         .statusCode())

@@ -48,10 +48,10 @@ class SenderFileTest {
         "Email Address,EMAIL",
         "e-mail,EMAIL",
         "E_MAIL,EMAIL",
-        "TAGS,LABELS",
-        "OPTIN_TIME,JOINED_AT",
+        "Tags,LABELS",
+        "Opt-in time,JOINED_AT",
         "Sign-up source,SOURCE",
-        "CONFIRM_TIME,AGREED_AT",
+        "Confirmed at,AGREED_AT",
         "First Name,NOTHING",
         "'',NOTHING"
     })
