@@ -11,7 +11,6 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -19,6 +18,7 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
+import wendo.app.TestMailing;
 import wendo.app.TestPost;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
@@ -51,31 +51,8 @@ class AudienceJourneyTest extends Journey {
             return tenant;
         });
         Http owner = http().signIn(tenant.email());
-        String people = IntStream.range(0, PEOPLE)
-                .mapToObj(i -> "Person %d,%s".formatted(i, email(i)))
-                .collect(Collectors.joining("\n", "name,email\n", ""));
-        String list = owner.form("/links/" + link + "/message", "/links/" + link + "/recipients", "pasted", people)
-                .headers()
-                .firstValue("Location")
-                .orElseThrow()
-                .replaceFirst("^.*(/recipients/)", "$1");
-        owner.form(
-                list,
-                list,
-                "name",
-                "0",
-                "phone",
-                "-1",
-                "email",
-                "1",
-                "heldOut",
-                "0",
-                "text",
-                "{link}",
-                "consentSource",
-                "Asked at the counter",
-                "make",
-                "make");
+        new TestMailing(owner, link)
+                .list(IntStream.range(0, PEOPLE).mapToObj(this::email).toList());
         await("everybody is known", () -> count(tenant, "select count(*) from audience_contact") == PEOPLE);
         signIn(1280, 800, tenant.email());
     }

@@ -1,13 +1,10 @@
 package wendo.app.audience.mailings;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
-import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -17,61 +14,44 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import wendo.app.audience.audiences.AudiencePeople;
-import wendo.app.issue.links.LinkListed;
-import wendo.app.issue.links.LinkSaving;
 import wendo.app.place.messages.Messages;
 import wendo.app.platform.accounts.Needs;
 import wendo.app.platform.accounts.PageContext;
 import wendo.app.platform.accounts.Permission;
-import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
-import wendo.app.platform.site.Figures;
 import wendo.app.platform.site.InvalidForm;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
-import wendo.core.outcomes.OutcomeKind;
 
-/** Mailings: written, tried on oneself, sent, and what they brought. */
+/** Mailings while they are written, and the list of all. */
 @Needs(Permission.SET_UP)
 @Controller
 @RequestMapping("/audiences")
 class MailingController {
     private static final String LOOK = "op";
-    private static final int USUAL_DAYS = 30;
-    private static final String SAMPLE_CODE = "x7k2p9";
 
     private final Mailings mailings;
-    private final MailingTests tests;
     private final AudiencePeople audiences;
-    private final MatchBackQueries matchBack;
-    private final LinkSaving links;
+    private final MailingSample samples;
     private final MailingLinks choices;
-    private final MailingTakings takings;
     private final Messages messages;
     private final Businesses businesses;
 
     MailingController(
             Mailings mailings,
-            MailingTests tests,
             AudiencePeople audiences,
-            MatchBackQueries matchBack,
-            LinkSaving links,
+            MailingSample samples,
             MailingLinks choices,
-            MailingTakings takings,
             Messages messages,
             Businesses businesses) {
         this.mailings = mailings;
-        this.tests = tests;
         this.audiences = audiences;
-        this.matchBack = matchBack;
-        this.links = links;
+        this.samples = samples;
         this.choices = choices;
-        this.takings = takings;
         this.messages = messages;
         this.businesses = businesses;
     }
@@ -99,17 +79,6 @@ class MailingController {
             long reachable,
             long heldOut,
             Map<String, String> faults) {}
-
-    record MailingPage(
-            Mailings.Listed mailing,
-            AudiencePeople.Named audience,
-            Optional<LinkListed> link,
-            MailingText.Finished sample,
-            MailingMessages.Progress progress,
-            List<MailingResult> results,
-            String value,
-            OptionalLong costMinor,
-            int days) {}
 
     @GetMapping("/mailings")
     ModelAndView list() {
@@ -152,7 +121,7 @@ class MailingController {
         AudiencePeople.Named audience = audience(edited.audience());
         MailingForm form = MailingForm.read(TypedFields.of(edited.typed()), businesses.current())
                 .form();
-        MailingText.Finished sample = sample(form);
+        MailingText.Finished sample = samples.of(form);
         long reachable = audiences.countReachable(edited.audience(), form.needs());
         long heldOut = reachable * form.heldOutPercent() / 100;
         int segments = MailingText.segments(form, sample);
@@ -173,12 +142,6 @@ class MailingController {
                         faults));
     }
 
-    private MailingText.Finished sample(MailingForm form) {
-        Optional<String> address = links.find(form.link()).map(LinkListed::url);
-        return new MailingText(form, address.orElse(Texts.of("audience.mailings.the-link")))
-                .of(Texts.of("audience.mailings.sample-name"), address.isPresent() ? SAMPLE_CODE : "");
-    }
-
     @PostMapping("/{audience}/mailings/new")
     ModelAndView add(@PathVariable UUID audience, TypedFields typed, PageContext context) {
         Edited edited = new Edited(
@@ -193,38 +156,6 @@ class MailingController {
         audience(audience);
         return new ModelAndView("redirect:/audiences/mailings/"
                 + mailings.add(audience, read.form(), context.person().name()));
-    }
-
-    @GetMapping("/mailings/{id}")
-    ModelAndView page(@PathVariable UUID id, TypedFields asked, PageContext context) {
-        Mailings.Listed mailing = find(id);
-        int days = asked.text("days").matches("[1-9]\\d{0,2}") ? Integer.parseInt(asked.text("days")) : USUAL_DAYS;
-        Business business = context.business();
-        Figures figures = new Figures(business.currency(), business.zone(), business.locale());
-        List<MailingResult> results = mailing.list().stream()
-                .flatMap(list -> Stream.of(OutcomeKind.values())
-                        .flatMap(kind -> matchBack.list(list, kind, days).stream()
-                                .map(found -> MailingResult.of(kind, found, figures))))
-                .sorted(Comparator.comparingLong(
-                                (MailingResult one) -> one.found().mailedActed())
-                        .reversed())
-                .toList();
-        MailingMessages.Progress progress = mailings.progress(id);
-        int segments = MailingText.segments(mailing.form(), sample(mailing.form()));
-        return ViewRecord.of(
-                "audience/mailings/page",
-                new MailingPage(
-                        mailing,
-                        audience(mailing.audience()),
-                        links.find(mailing.form().link()),
-                        sample(mailing.form()),
-                        progress,
-                        results,
-                        mailing.list()
-                                .map(list -> takings.of(list, days).said(figures))
-                                .orElse(""),
-                        mailing.form().costMinor(segments * progress.sent()),
-                        days));
     }
 
     @GetMapping("/mailings/{id}/edit")
@@ -267,43 +198,6 @@ class MailingController {
                     edited.action());
         }
         return new ModelAndView("redirect:/audiences/mailings/" + id);
-    }
-
-    @PostMapping("/mailings/{id}/test")
-    String test(@PathVariable UUID id, TypedFields typed, PageContext context, RedirectAttributes notes) {
-        Mailings.Listed mailing = find(id);
-        Optional<String> fault =
-                tests.send(mailing.form(), typed.text("to"), context.person().name(), context.business());
-        notes.addFlashAttribute(
-                fault.isPresent() ? "testFault" : "testSent",
-                fault.orElse(Texts.of("audience.mailings.test-sent", typed.text("to"))));
-        return "redirect:/audiences/mailings/" + id + "#test";
-    }
-
-    @PostMapping("/mailings/{id}/start")
-    String start(@PathVariable UUID id) {
-        return step(id, mailings::start);
-    }
-
-    @PostMapping("/mailings/{id}/pause")
-    String pause(@PathVariable UUID id) {
-        return step(id, mailings::pause);
-    }
-
-    @PostMapping("/mailings/{id}/resume")
-    String resume(@PathVariable UUID id) {
-        return step(id, mailings::resume);
-    }
-
-    @PostMapping("/mailings/{id}/stop")
-    String stop(@PathVariable UUID id) {
-        return step(id, mailings::stop);
-    }
-
-    private String step(UUID id, Consumer<UUID> step) {
-        find(id);
-        step.accept(id);
-        return "redirect:/audiences/mailings/" + id;
     }
 
     private Mailings.Listed draft(UUID id) {

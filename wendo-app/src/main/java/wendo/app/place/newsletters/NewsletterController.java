@@ -34,7 +34,6 @@ import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
 import wendo.core.links.AddressRefused;
 import wendo.core.media.EmailAddress;
-import wendo.core.media.Placeholder;
 
 /** A link in a newsletter: its markup, and whether it subscribes. */
 @Controller
@@ -101,19 +100,9 @@ class NewsletterController {
     @PostMapping("/senders")
     ModelAndView addSender(@PathVariable UUID id, @RequestParam String name, @RequestParam String placeholder) {
         LinkListed link = find(id);
-        Map<String, String> faults = new HashMap<>();
-        if (name.isBlank()) {
-            faults.put("name", Texts.of("place.newsletters.name-the-sender-like-our"));
-        }
-        InvalidForm.tooLong(faults, "name", name, Senders.MAX_NAME);
-        try {
-            Placeholder kept = new Placeholder(placeholder);
-            if (faults.isEmpty()) {
-                senders.save(name.strip(), kept);
-                return back(id);
-            }
-        } catch (IllegalArgumentException e) {
-            faults.put("placeholder", Texts.said(e));
+        Map<String, String> faults = senders.add(name, placeholder);
+        if (faults.isEmpty()) {
+            return back(id);
         }
         return InvalidForm.of(
                 ViewRecord.with(show(link, Optional.empty(), "", faults), new TypedSender(name, placeholder)));

@@ -1,7 +1,6 @@
 package wendo.app.place.subscribers;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -19,11 +18,9 @@ import wendo.app.platform.accounts.Permission;
 import wendo.app.platform.business.EditedVersion;
 import wendo.app.platform.site.EditConflict;
 import wendo.app.platform.site.InvalidForm;
-import wendo.app.platform.site.Limits;
 import wendo.app.platform.site.Texts;
 import wendo.app.platform.site.TypedFields;
 import wendo.app.platform.site.ViewRecord;
-import wendo.core.media.Placeholder;
 
 /** The systems that the business sends its newsletters with: their placeholder, and the file of subscribers they take. */
 @Needs(Permission.SET_UP)
@@ -60,21 +57,10 @@ class SenderController {
     ModelAndView add(TypedFields typed) {
         String name = typed.text("name");
         String placeholder = typed.text("placeholder");
-        Map<String, String> faults = new HashMap<>();
-        if (name.isEmpty()) {
-            faults.put("name", Texts.of("place.newsletters.name-the-sender-like-our"));
-        }
-        InvalidForm.tooLong(faults, "name", name, Limits.SHORT_NAME);
-        try {
-            Placeholder stands = new Placeholder(placeholder);
-            if (faults.isEmpty()) {
-                senders.save(name, stands);
-                return new ModelAndView("redirect:/subscribers/senders");
-            }
-        } catch (IllegalArgumentException e) {
-            faults.put("placeholder", Texts.said(e));
-        }
-        return InvalidForm.of(list(name, placeholder, faults));
+        Map<String, String> faults = senders.add(name, placeholder);
+        return faults.isEmpty()
+                ? new ModelAndView("redirect:/subscribers/senders")
+                : InvalidForm.of(list(name, placeholder, faults));
     }
 
     @GetMapping({"/{id}", "/{id}/first-line"})

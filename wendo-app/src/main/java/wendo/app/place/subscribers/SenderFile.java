@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import wendo.app.platform.site.Limits;
 
 /**
  * The file of subscribers that a sending system takes.
@@ -28,7 +29,12 @@ record SenderFile(List<Column> columns, DateStyle dates, String separator) {
         return new SenderFile(List.of(), DateStyle.ISO, ",");
     }
 
-    record Column(String heading, SubscriberField field) {}
+    /** A heading that is longer than any would be is cut. */
+    record Column(String heading, SubscriberField field) {
+        Column {
+            heading = heading.length() <= Limits.SHORT_NAME ? heading : heading.substring(0, Limits.SHORT_NAME);
+        }
+    }
 
     /** How days and times are written. */
     enum DateStyle {

@@ -67,6 +67,8 @@ class SenderFileTest {
                     .as(line)
                     .containsExactly("Email", "Tags", "Notes");
         }
+        assertThat(SenderFile.columns("E-mail," + "x".repeat(500)).get(1).heading())
+                .hasSize(80);
         assertThat(SenderFile.columns("  ")).isEmpty();
         assertThat(SenderFile.columns("a,".repeat(100))).hasSize(SenderFile.MOST_COLUMNS);
     }
