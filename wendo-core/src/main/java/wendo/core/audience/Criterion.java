@@ -101,6 +101,11 @@ public sealed interface Criterion {
             }
         }
 
+        /** Whether it asks no more than that there is one, whenever and of whatever value. */
+        public boolean isWhetherEver() {
+            return when.isEver() && product.isEmpty() && atLeastMinor == 0 && atLeast == 1 && atMost.isEmpty();
+        }
+
         @Override
         public <T> T read(Reader<T> reader) {
             return reader.did(this);

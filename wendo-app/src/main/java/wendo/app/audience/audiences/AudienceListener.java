@@ -8,6 +8,9 @@ import wendo.app.credit.OutcomesCredited;
 import wendo.app.place.messages.RecipientsGiven;
 import wendo.app.place.subscribers.SubscriberJoined;
 import wendo.app.platform.business.BusinessScope;
+import wendo.app.platform.consent.ConsentRecorded;
+import wendo.app.platform.consent.ConsentWithdrawn;
+import wendo.app.platform.sending.ContactUnreachable;
 import wendo.app.visit.visits.VisitsStored;
 
 /** Hears of whatever changes what is known of people. */
@@ -34,6 +37,21 @@ class AudienceListener {
     @EventListener
     void on(SubscriberJoined event) {
         people.note(List.of(event.email()));
+    }
+
+    @EventListener
+    void on(ConsentRecorded event) {
+        people.note(event.contacts());
+    }
+
+    @EventListener
+    void on(ConsentWithdrawn event) {
+        people.note(List.of(event.contact()));
+    }
+
+    @EventListener
+    void on(ContactUnreachable event) {
+        people.note(List.of(event.contact()));
     }
 
     /** Visits wait for nobody. */

@@ -68,17 +68,9 @@ class AudienceQueries {
     @Transactional(readOnly = true)
     Size size(RuleSql.Where rule) {
         return rule.in(jdbc, """
-                        with found as materialized (select p.id from audience_person p where {rule}),
-                        reached as (
-                            select c.person_id, bool_or(r.purpose = 'email-news') as by_email,
-                                bool_or(r.purpose = 'text-news') as by_text, bool_or(r.purpose = 'advertising') as by_ads
-                            from found join audience_contact c on c.person_id = found.id
-                            join consent_record r on r.contact = c.contact and r.withdrawn_at is null
-                            where not exists (select from opted_out o where o.contact = c.contact)
-                                and not exists (select from unreachable u where u.contact = c.contact)
-                            group by c.person_id)
-                        select (select count(*) from found), count(*) filter (where by_email),
-                            count(*) filter (where by_text), count(*) filter (where by_ads) from reached
+                        select count(*), count(*) filter (where p.reach & 1 <> 0), count(*) filter (where p.reach & 2 <> 0),
+                            count(*) filter (where p.reach & 4 <> 0)
+                        from audience_person p where {rule}
                         """)
                 .query((row, number) -> new Size(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();

@@ -38,6 +38,9 @@ class PeopleIndex {
     /** More rounds than a chain of lists needs; what lies beyond is looked at when it changes itself. */
     private static final int MOST_ROUNDS = 5;
 
+    /** Arrivals that stand beside a person, the newest first. */
+    static final int RECENT = 10;
+
     /** From so many on the database has to look at its tables first: a plan that knows nothing of them takes minutes. Ours. */
     private static final int MANY = 2_000;
 
@@ -115,35 +118,57 @@ class PeopleIndex {
                 cross join lateral (select * from visit where visitor = i.key::uuid and kind = 'person' offset 0) v)
             """;
 
+    /** What stands beside a person, so that rules find it without a look at all visits, outcomes and records of consent. */
+    private static final String BESIDE = CAME + """
+            , last as (
+                select distinct on (id) id, language, country, device from came order by id, arrived_at desc, click_id),
+            latest as (
+                select v.person_id, trim_array(all_of_them, greatest(0, cardinality(all_of_them) - %d)) as recent, tapped_at
+                from (
+                    select v.person_id, array_agg(v.arrived_at order by v.arrived_at desc) as all_of_them,
+                        max(v.arrived_at) filter (where v.is_personal) as tapped_at
+                    from people join audience_visit v on v.person_id = people.id group by v.person_id) v),
+            done as (
+                select people.id, bit_or(case o.kind
+                        when 'lead' then 1 when 'booking' then 2 when 'purchase' then 4 when 'subscription' then 8 end)
+                        filter (where not o.is_proof and o.counts) as did,
+                    (array_agg(o.name order by o.occurred_at desc, o.id) filter (where o.name <> ''))[1] as name
+                from people join identity i on i.person = people.identity_person join trail t on t.identity_id = i.id
+                join outcome o on o.id = t.outcome_id group by people.id),
+            agreed as (
+                select people.id, bit_or(case r.purpose
+                    when 'email-news' then 1 when 'text-news' then 2 when 'advertising' then 4 end) as reach
+                from people join audience_contact c on c.person_id = people.id
+                join consent_record r on r.contact = c.contact and r.withdrawn_at is null
+                where not exists (select from opted_out o where o.contact = c.contact)
+                    and not exists (select from unreachable u where u.contact = c.contact)
+                group by people.id),
+            listed as (
+                select people.id, (array_agg(r.name order by r.id))[1] as name
+                from people join audience_contact c on c.person_id = people.id
+                join audience_listed r on r.contact = c.contact
+                where r.name <> '' group by people.id),
+            beside as (
+                select people.id, last.language, last.country, last.device, latest.tapped_at,
+                    coalesce(latest.recent, '{}') as recent, coalesce(done.did, 0) as did, coalesce(agreed.reach, 0) as reach,
+                    left(coalesce(done.name, listed.name, ''), 200) as name
+                from people left join last on last.id = people.id left join latest on latest.person_id = people.id
+                left join done on done.id = people.id left join agreed on agreed.id = people.id
+                left join listed on listed.id = people.id)
+            update audience_person p set language = coalesce(b.language, p.language), country = coalesce(b.country, p.country),
+                device = coalesce(b.device, p.device), recent = b.recent, tapped_at = b.tapped_at, did = b.did, reach = b.reach,
+                name = b.name
+            from beside b
+            where p.id = b.id and (p.recent, p.tapped_at, p.did, p.reach, p.name) is distinct from
+                (b.recent, b.tapped_at, b.did, b.reach, b.name)
+            """.formatted(RECENT);
+
     /** For all people of a portion at once: a look for each of them reads whole tables again and again. */
     private static final List<String> FACTS = List.of(
-            PEOPLE + "delete from audience_visit v using people where v.person_id = people.id",
-            CAME + """
+            PEOPLE + "delete from audience_visit v using people where v.person_id = people.id", CAME + """
             insert into audience_visit (business_id, person_id, link_id, arrived_at, is_personal)
             select :business, id, link_id, arrived_at, bool_or(is_personal) from came group by id, click_id, link_id, arrived_at
-            """,
-            CAME + """
-            update audience_person p set language = last.language, country = last.country, device = last.device
-            from (select distinct on (id) id, language, country, device from came order by id, arrived_at desc, click_id) last
-            where p.id = last.id and (p.language, p.country, p.device) is distinct from (last.language, last.country, last.device)
-            """,
-            PEOPLE + """
-            update audience_person p set name = left(said.name, 200)
-            from (
-                select people.id, coalesce(reported.name, listed.name, '') as name
-                from people
-                left join (
-                    select people.id, (array_agg(o.name order by o.occurred_at desc, o.id))[1] as name
-                    from people join identity i on i.person = people.identity_person
-                    join trail t on t.identity_id = i.id join outcome o on o.id = t.outcome_id
-                    where o.name <> '' group by people.id) reported on reported.id = people.id
-                left join (
-                    select people.id, (array_agg(r.name order by r.id))[1] as name
-                    from people join audience_contact c on c.person_id = people.id
-                    join audience_listed r on r.contact = c.contact
-                    where r.name <> '' group by people.id) listed on listed.id = people.id) said
-            where p.id = said.id and p.name <> left(said.name, 200)
-            """);
+            """, BESIDE);
 
     private static final String DUE_ANEW = """
             insert into audience_due (business_id, contact)

@@ -22,9 +22,11 @@ import wendo.core.audience.When;
 final class RuleSql implements Criterion.Reader<String> {
     /** What somebody did, by the person it was joined to. */
     private static final String OUTCOMES = """
-            select a.id from outcome o join trail t on t.outcome_id = o.id join identity i on i.id = t.identity_id
-            join audience_person a on a.identity_person = i.person
+            select i.person from outcome o join trail t on t.outcome_id = o.id join identity i on i.id = t.identity_id
             where not o.is_proof and o.counts""";
+
+    /** Kinds of outcome as {@code audience_person.did} has them; any is each but a subscription. */
+    private static final Map<String, Integer> KINDS = Map.of("lead", 1, "booking", 2, "purchase", 4, "any", 7);
 
     /** For a million people and a rule of several sets; PostgreSQL takes it only where it is needed. */
     private static final String MEMORY = "128MB";
@@ -80,8 +82,25 @@ final class RuleSql implements Criterion.Reader<String> {
         return "(p.id in (" + select + ")) is true";
     }
 
+    /** The same for a set of those whom outcomes were joined to. */
+    private static String joined(String select) {
+        return "(p.identity_person in (" + select + ")) is true";
+    }
+
+    /** What stands beside the person answers at once: so many arrivals since a day, or ever. */
+    private String arrived(String column, When when) {
+        return when.from(today())
+                .map(day -> "(p." + column + " >= " + moment(day) + ") is true")
+                .orElse("p." + column + " is not null");
+    }
+
     @Override
     public String came(Criterion.Came came) {
+        if (came.way() == Criterion.Way.ANY
+                && came.atLeast() <= PeopleIndex.RECENT
+                && came.when().before().isEmpty()) {
+            return arrived("recent[" + came.atLeast() + "]", came.when());
+        }
         String which = switch (came.way()) {
             case ANY -> "";
             case LINK -> " and v.link_id = any(cast(" + value(array(came.which())) + " as uuid[]))";
@@ -102,6 +121,9 @@ final class RuleSql implements Criterion.Reader<String> {
 
     @Override
     public String did(Criterion.Did did) {
+        if (did.isWhetherEver() && KINDS.containsKey(did.kind())) {
+            return "(p.did & " + KINDS.get(did.kind()) + " <> 0)";
+        }
         StringBuilder sql = new StringBuilder(OUTCOMES);
         sql.append(did.kind().equals("any") ? " and o.kind <> 'subscription'" : " and o.kind = " + value(did.kind()));
         if (did.atLeastMinor() > 0) {
@@ -114,22 +136,21 @@ final class RuleSql implements Criterion.Reader<String> {
         }
         sql.append(within("o.occurred_at", did.when()));
         if (did.atLeast() > 1 || did.atMost().isPresent()) {
-            sql.append(" group by a.id having count(*) >= ").append(value(did.atLeast()));
+            sql.append(" group by i.person having count(*) >= ").append(value(did.atLeast()));
             did.atMost().ifPresent(most -> sql.append(" and count(*) <= ").append(value(most)));
         }
-        return people(sql.toString());
+        return joined(sql.toString());
     }
 
     @Override
     public String spent(Criterion.Spent spent) {
-        return people(OUTCOMES + " and o.kind in ('booking', 'purchase')" + within("o.occurred_at", spent.when())
-                + " group by a.id having sum(o.kept_minor) >= " + value(spent.atLeastMinor()));
+        return joined(OUTCOMES + " and o.kind in ('booking', 'purchase')" + within("o.occurred_at", spent.when())
+                + " group by i.person having sum(o.kept_minor) >= " + value(spent.atLeastMinor()));
     }
 
     private String leads(String condition) {
-        return people("""
-                select a.id from lead l join trail t on t.outcome_id = l.outcome_id join identity i on i.id = t.identity_id
-                join audience_person a on a.identity_person = i.person
+        return joined("""
+                select i.person from lead l join trail t on t.outcome_id = l.outcome_id join identity i on i.id = t.identity_id
                 where true %s""".formatted(condition));
     }
 
@@ -176,6 +197,9 @@ final class RuleSql implements Criterion.Reader<String> {
 
     @Override
     public String tapped(Criterion.Tapped tapped) {
+        if (tapped.link().isEmpty() && tapped.when().before().isEmpty()) {
+            return arrived("tapped_at", tapped.when());
+        }
         return people("select v.person_id from audience_visit v where v.is_personal"
                 + tapped.link().map(id -> " and v.link_id = " + value(id)).orElse("")
                 + within("v.arrived_at", tapped.when()));
@@ -210,13 +234,16 @@ final class RuleSql implements Criterion.Reader<String> {
     }
 
     private String within(String column, When when) {
-        LocalDate today = now.atZone(zone).toLocalDate();
-        return when.from(today)
+        return when.from(today())
                         .map(day -> " and " + column + " >= " + moment(day))
                         .orElse("")
                 + when.before()
                         .map(day -> " and " + column + " < " + moment(day))
                         .orElse("");
+    }
+
+    private LocalDate today() {
+        return now.atZone(zone).toLocalDate();
     }
 
     private String moment(LocalDate day) {

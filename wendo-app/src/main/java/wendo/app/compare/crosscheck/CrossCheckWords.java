@@ -55,49 +55,32 @@ record CrossCheckWords(String headline, String verdict, List<Line> causes, Strin
         String effect = cause.effect() == 0
                 ? Texts.of("compare.crosscheck.no-effect")
                 : "%s%s".formatted(cause.effect() > 0 ? "+" : "−", figures.count(Math.abs(cause.effect())));
-        return switch (cause.reason()) {
-            case ROBOTS ->
-                new Line(
-                        Texts.of("compare.crosscheck.robots"),
-                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
-                        effect);
-            case PREVIEWS ->
-                new Line(
-                        Texts.of("compare.crosscheck.previews-and-mail-scanners"),
-                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
-                        effect);
-            case REPEATS ->
-                new Line(
-                        Texts.of("compare.crosscheck.double-taps"),
-                        Texts.of("compare.crosscheck.within-30-seconds-wendo-counts"),
-                        effect);
-            case PROOFS ->
-                new Line(
-                        Texts.of("compare.crosscheck.your-own-tests"),
-                        Texts.of("compare.crosscheck.wendo-leaves-them-out-they"),
-                        effect);
-            case TAKEN_BACK ->
-                new Line(
-                        Texts.of("compare.crosscheck.cancelled-or-refunded"),
-                        Texts.of("compare.crosscheck.no-longer-counted-here-they"),
-                        effect);
+        return new Line(name(cause.reason()), explanation(cause.reason(), check), effect);
+    }
+
+    private static String name(CrossCheck.Reason reason) {
+        return Texts.of(
+                switch (reason) {
+                    case ROBOTS -> "compare.crosscheck.robots";
+                    case PREVIEWS -> "compare.crosscheck.previews-and-mail-scanners";
+                    case REPEATS -> "compare.crosscheck.double-taps";
+                    case PROOFS -> "compare.crosscheck.your-own-tests";
+                    case TAKEN_BACK -> "compare.crosscheck.cancelled-or-refunded";
+                    case UNKNOWN_SOURCE -> "compare.crosscheck.without-a-known-source";
+                    case TIME_ZONE -> "compare.crosscheck.time-zone";
+                    case LOST -> "compare.crosscheck.lost-before-their-page-loaded";
+                });
+    }
+
+    private static String explanation(CrossCheck.Reason reason, Check check) {
+        return switch (reason) {
+            case ROBOTS, PREVIEWS, PROOFS -> Texts.of("compare.crosscheck.wendo-leaves-them-out-they");
+            case REPEATS -> Texts.of("compare.crosscheck.within-30-seconds-wendo-counts");
+            case TAKEN_BACK -> Texts.of("compare.crosscheck.no-longer-counted-here-they");
             case UNKNOWN_SOURCE ->
-                new Line(
-                        Texts.of("compare.crosscheck.without-a-known-source"),
-                        Texts.of(
-                                "compare.crosscheck.joined-to-nothing",
-                                check.counted().plural()),
-                        effect);
-            case TIME_ZONE ->
-                new Line(
-                        Texts.of("compare.crosscheck.time-zone"),
-                        Texts.of("compare.crosscheck.what-lies-in-their-days", check.zone()),
-                        effect);
-            case LOST ->
-                new Line(
-                        Texts.of("compare.crosscheck.lost-before-their-page-loaded"),
-                        Texts.of("compare.crosscheck.the-site-tag-never-saw"),
-                        effect);
+                Texts.of("compare.crosscheck.joined-to-nothing", check.counted().plural());
+            case TIME_ZONE -> Texts.of("compare.crosscheck.what-lies-in-their-days", check.zone());
+            case LOST -> Texts.of("compare.crosscheck.the-site-tag-never-saw");
         };
     }
 

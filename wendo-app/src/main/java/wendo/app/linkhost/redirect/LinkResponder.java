@@ -114,27 +114,32 @@ class LinkResponder {
                 asking.header("Referer"),
                 Circumstances.languageOf(asking.header("Accept-Language")),
                 alias);
-        Optional<ShareCardDirectory.Shown> card = PreviewPrograms.drawsCards(asking.header("User-Agent"))
-                ? cards.find(target.link(), way.destination())
-                : Optional.empty();
+        Optional<ShareCardDirectory.Shown> card = card(asking, target, way);
         if (card.isPresent()) {
             return new LinkResponse.Card(host, card.get(), way.address(), visit.apply(""));
         }
         NetworkDirectory.Redirect led = networks.lead(target.business(), address(asking, target, way), click);
         LoggedVisit logged = visit.apply(led.alias());
-        Optional<Tagger.Plan> plan = tagger.plan(arrival(asking, target, logged));
+        TagPage.Visit shown =
+                new TagPage.Visit(host, target, click, seen.visitor(), asking.header("Accept-Language"), led.address());
+        return tagged(tagger.plan(arrival(asking, target, logged)), shown, logged, seen.cookie());
+    }
+
+    private static LinkResponse tagged(
+            Optional<Tagger.Plan> plan, TagPage.Visit shown, LoggedVisit logged, String cookie) {
         if (plan.isEmpty()) {
-            return new LinkResponse.Redirect(led.address(), Optional.of(logged), seen.cookie());
+            return new LinkResponse.Redirect(shown.to(), Optional.of(logged), cookie);
         }
         LoggedVisit tagged = logged.withTags(plan.get().results());
         return plan.get().needsPage()
-                ? new LinkResponse.Tagged(
-                        plan.get(),
-                        new TagPage.Visit(
-                                host, target, click, seen.visitor(), asking.header("Accept-Language"), led.address()),
-                        tagged,
-                        seen.cookie())
-                : new LinkResponse.Redirect(led.address(), Optional.of(tagged), seen.cookie());
+                ? new LinkResponse.Tagged(plan.get(), shown, tagged, cookie)
+                : new LinkResponse.Redirect(shown.to(), Optional.of(tagged), cookie);
+    }
+
+    private Optional<ShareCardDirectory.Shown> card(LinkRequest asking, LinkDirectory.Target target, Way way) {
+        return PreviewPrograms.drawsCards(asking.header("User-Agent"))
+                ? cards.find(target.link(), way.destination())
+                : Optional.empty();
     }
 
     private static Tagger.Arrival arrival(LinkRequest asking, LinkDirectory.Target target, LoggedVisit visit) {

@@ -89,14 +89,7 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
             Optional<LocalDate> last =
                     form.typed("lastDay").isBlank() && way != SpendWay.LUMP ? Optional.empty() : day("lastDay");
             checkDays(first, last);
-            if (form.typed("note").length() > MAX_NOTE) {
-                faults.put(
-                        "note",
-                        Texts.of(
-                                "money.spend.a-note-may-have-characters",
-                                MAX_NOTE,
-                                form.typed("note").length()));
-            }
+            checkNote(form.typed("note"));
             if (!faults.isEmpty()) {
                 return new Checked(new SpendForm(form.typed(), faults), Optional.empty());
             }
@@ -107,15 +100,23 @@ record SpendForm(TypedFields typed, Map<String, String> faults) {
                             isCampaign ? Optional.empty() : id,
                             Optional.empty(),
                             isCampaign ? id : Optional.empty(),
-                            isCampaign
-                                    ? SharedBy.find(form.typed("sharedBy")).or(() -> Optional.of(SharedBy.EQUALLY))
-                                    : Optional.empty(),
+                            isCampaign ? sharedBy() : Optional.empty(),
                             way,
                             amount,
                             price,
                             first.orElseThrow(),
                             last,
                             form.typed("note").strip())));
+        }
+
+        private Optional<SharedBy> sharedBy() {
+            return SharedBy.find(form.typed("sharedBy")).or(() -> Optional.of(SharedBy.EQUALLY));
+        }
+
+        private void checkNote(String note) {
+            if (note.length() > MAX_NOTE) {
+                faults.put("note", Texts.of("money.spend.a-note-may-have-characters", MAX_NOTE, note.length()));
+            }
         }
 
         private long amount() {

@@ -98,41 +98,31 @@ class PostbackIntake {
         return network.filled(what, told.getOrDefault(what.parameter(), ""));
     }
 
+    /** What a postback's sub-id names: a visit, a link, or nothing that is known. */
+    private record Named(String sub, Optional<ClickId> click, Optional<LinkListed> link) {
+        boolean isUnknown() {
+            return click.isEmpty() && link.isEmpty();
+        }
+    }
+
     private Taken record(Network network, Map<String, String> told) {
         Optional<String> sub = filled(network, Network.Field.SUB, told);
         if (sub.isEmpty() || sub.get().length() > MAX_SUB) {
-            return new Taken(
-                    false,
-                    Texts.kept("outcome.networks.the-sub-id-is-missing", network.placeholder(Network.Field.SUB)));
+            return refused("outcome.networks.the-sub-id-is-missing", network.placeholder(Network.Field.SUB));
         }
         Optional<ClickId> click = click(network, sub.get());
-        Optional<LinkListed> link = click.isPresent() ? Optional.empty() : link(sub.get());
-        if (link.isPresent() && filled(network, Network.Field.REFERENCE, told).isEmpty()) {
-            return new Taken(
-                    false,
-                    Texts.kept(
-                            "outcome.networks.the-sub-id-names-your", link.get().name()));
+        Named named = new Named(sub.get(), click, click.isPresent() ? Optional.empty() : link(sub.get()));
+        if (named.link().isPresent()
+                && filled(network, Network.Field.REFERENCE, told).isEmpty()) {
+            return refused(
+                    "outcome.networks.the-sub-id-names-your", named.link().get().name());
         }
-        String value = filled(network, Network.Field.VALUE, told).orElse("");
         Optional<String> wrong = network.pay().pays() ? noAmount(network, told) : Optional.empty();
         if (wrong.isPresent()) {
-            return new Taken(false, Texts.kept("outcome.networks.commission-is-no-amount", wrong.get()));
+            return refused("outcome.networks.commission-is-no-amount", wrong.get());
         }
         OutcomeReport.Read read = OutcomeReport.of(
-                new OutcomeReport.Fields(
-                        network.kind().key(),
-                        filled(network, Network.Field.REFERENCE, told).orElse("sub " + sub.get()),
-                        network.pay().pays() ? "" : value,
-                        filled(network, Network.Field.CURRENCY, told).orElse(""),
-                        click.map(ClickId::toString).orElse(""),
-                        Optional.empty(),
-                        filled(network, Network.Field.STATUS, told)
-                                .map(OutcomeStatus::spoken)
-                                .orElse(""),
-                        "",
-                        ReportedDetails.Typed.none()),
-                businesses.current().currency(),
-                clock.instant());
+                fields(network, told, named), businesses.current().currency(), clock.instant());
         if (read instanceof OutcomeReport.Read.Bad bad) {
             return new Taken(
                     false,
@@ -140,25 +130,55 @@ class PostbackIntake {
                             .map(fault -> fault.field() + ": " + Texts.of(fault.sentence()))
                             .collect(Collectors.joining(" ")));
         }
+        return store(network, told, named, ((OutcomeReport.Read.Good) read).report());
+    }
+
+    private static Taken refused(String text, String about) {
+        return new Taken(false, Texts.kept(text, about));
+    }
+
+    private OutcomeReport.Fields fields(Network network, Map<String, String> told, Named named) {
+        return new OutcomeReport.Fields(
+                network.kind().key(),
+                filled(network, Network.Field.REFERENCE, told).orElse("sub " + named.sub()),
+                network.pay().pays()
+                        ? ""
+                        : filled(network, Network.Field.VALUE, told).orElse(""),
+                filled(network, Network.Field.CURRENCY, told).orElse(""),
+                named.click().map(ClickId::toString).orElse(""),
+                Optional.empty(),
+                filled(network, Network.Field.STATUS, told)
+                        .map(OutcomeStatus::spoken)
+                        .orElse(""),
+                "",
+                ReportedDetails.Typed.none());
+    }
+
+    private Taken store(Network network, Map<String, String> told, Named named, OutcomeReport report) {
         Recorded recorded = outcomes.recordAll(
-                        List.of(((OutcomeReport.Read.Good) read).report()),
+                        List.of(report),
                         Reporter.POSTBACK,
-                        Optional.of(link.map(one -> one.belongs().source()).orElse(network.source())),
+                        Optional.of(
+                                named.link().map(one -> one.belongs().source()).orElse(network.source())),
                         network.name())
                 .get(0);
         if (network.pay().pays()) {
             recorded.known().ifPresent(outcome -> incomes.told(income(network, outcome, told)));
         }
-        if (recorded instanceof Recorded.New one && click.isEmpty() && link.isEmpty()) {
-            await(one.outcome(), network, sub.get());
+        if (recorded instanceof Recorded.New one && named.isUnknown()) {
+            await(one.outcome(), network, named.sub());
         }
-        return said(
-                recorded,
-                link.map(one -> Texts.kept("outcome.networks.by-your-link", one.name()))
-                        .orElse(
-                                click.isPresent()
-                                        ? Texts.kept("outcome.networks.its-visit-is-known")
-                                        : Texts.kept("outcome.networks.no-visit-with-this-sub")));
+        return said(recorded, joined(named));
+    }
+
+    private static String joined(Named named) {
+        if (named.link().isPresent()) {
+            return Texts.kept(
+                    "outcome.networks.by-your-link", named.link().get().name());
+        }
+        return named.click().isPresent()
+                ? Texts.kept("outcome.networks.its-visit-is-known")
+                : Texts.kept("outcome.networks.no-visit-with-this-sub");
     }
 
     /** A commission that is no amount of the business's currency. */

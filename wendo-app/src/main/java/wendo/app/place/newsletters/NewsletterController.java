@@ -121,32 +121,7 @@ class NewsletterController {
     ModelAndView keep(@PathVariable UUID id, TypedFields typed, Business business, CurrentPerson person) {
         LinkListed link = find(id);
         Map<String, String> faults = new HashMap<>();
-        boolean isOpen = typed.raw("open").equals("yes");
-        String promise = typed.text("promise");
-        String onward = typed.text("onward");
-        InvalidForm.tooLong(faults, "promise", promise, OptIns.MAX_PROMISE);
-        if (isOpen && promise.isEmpty()) {
-            faults.put("promise", Texts.of("place.newsletters.enter-what-readers-subscribe-to"));
-        }
-        if (!onward.isEmpty()) {
-            try {
-                onward = links.tagged(id, links.check(onward, business));
-            } catch (AddressRefused e) {
-                faults.put("onward", Texts.said(e));
-            }
-        }
-        LabelLine labels = LabelLine.of(typed.raw("labels"));
-        labels.fault().ifPresent(fault -> faults.put("labels", fault));
-        OptIns.OptIn optIn = new OptIns.OptIn(
-                isOpen,
-                typed.raw("asksFirst").equals("yes"),
-                promise,
-                onward,
-                FilterValues.id(typed.raw("list"))
-                        .filter(list -> lists.find(list).isPresent()),
-                labels.labels(),
-                "",
-                Optional.empty());
+        OptIns.OptIn optIn = read(id, typed, business, faults);
         if (!faults.isEmpty()) {
             return InvalidForm.of(show(link, Optional.empty(), "", faults)).addObject("optIn", optIn);
         }
@@ -158,12 +133,42 @@ class NewsletterController {
         } catch (OptimisticLockingFailureException e) {
             OptIns.OptIn theirs = optIns.of(id);
             Map<String, String> marks = EditConflict.marks(
-                    Map.of("promise", promise, "onward", onward),
+                    Map.of("promise", optIn.promise(), "onward", optIn.onward()),
                     Map.of("promise", theirs.promise(), "onward", theirs.onward()));
             return EditConflict.of(
                     show(link, Optional.empty(), "", marks).addObject("optIn", optIn), "/links/" + id + "/newsletter");
         }
         return back(id);
+    }
+
+    private OptIns.OptIn read(UUID link, TypedFields typed, Business business, Map<String, String> faults) {
+        boolean isOpen = typed.raw("open").equals("yes");
+        String promise = typed.text("promise");
+        InvalidForm.tooLong(faults, "promise", promise, OptIns.MAX_PROMISE);
+        if (isOpen && promise.isEmpty()) {
+            faults.put("promise", Texts.of("place.newsletters.enter-what-readers-subscribe-to"));
+        }
+        LabelLine labels = LabelLine.of(typed.raw("labels"));
+        labels.fault().ifPresent(fault -> faults.put("labels", fault));
+        return new OptIns.OptIn(
+                isOpen,
+                typed.raw("asksFirst").equals("yes"),
+                promise,
+                onward(link, typed.text("onward"), business, faults),
+                FilterValues.id(typed.raw("list"))
+                        .filter(list -> lists.find(list).isPresent()),
+                labels.labels(),
+                "",
+                Optional.empty());
+    }
+
+    private String onward(UUID link, String typed, Business business, Map<String, String> faults) {
+        try {
+            return typed.isEmpty() ? "" : links.tagged(link, links.check(typed, business));
+        } catch (AddressRefused e) {
+            faults.put("onward", Texts.said(e));
+            return typed;
+        }
     }
 
     private LinkListed find(UUID id) {

@@ -54,6 +54,7 @@ public class Consents {
                 }
             }
         }
+        events.publishEvent(new ConsentRecorded(given.contacts()));
     }
 
     /**
@@ -84,6 +85,7 @@ public class Consents {
                             given.contacts().stream().filter(purpose::fits).toArray(String[]::new))
                     .update();
         }
+        events.publishEvent(new ConsentRecorded(given.contacts()));
     }
 
     /** The version of these words at their place: the last one, or a new one if they say something else. */

@@ -7,6 +7,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -29,6 +30,7 @@ class ReturnedMailApiController {
     private final Outbox outbox;
     private final JdbcClient jdbc;
     private final BusinessScope scope;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
     private final String key;
     private final CallLimit limit = new CallLimit(600);
@@ -38,12 +40,14 @@ class ReturnedMailApiController {
             Outbox outbox,
             JdbcClient jdbc,
             BusinessScope scope,
+            ApplicationEventPublisher events,
             Clock clock,
             Installation installation) {
         this.repository = repository;
         this.outbox = outbox;
         this.jdbc = jdbc;
         this.scope = scope;
+        this.events = events;
         this.clock = clock;
         this.key = installation.mail().returnedKey();
     }
@@ -84,6 +88,7 @@ class ReturnedMailApiController {
                     .params(BusinessScope.current().value(), about.recipient())
                     .params(Timestamp.from(clock.instant()), returned.said())
                     .update();
+            events.publishEvent(new ContactUnreachable(about.recipient()));
         }
         return returned.isForGood();
     }

@@ -186,7 +186,9 @@ class PrepareTest extends WendoTest {
                 .get(0);
         String second = addHost();
         UUID host = id("select id from link_host where not is_default");
-        assertThat(http().visit(second, "any/thing").statusCode()).isEqualTo(404);
+        await(
+                "nothing answers there yet",
+                () -> http().visit(second, "any/thing").statusCode() == 404);
         assertThat(person.form("/setup/hosts", "/setup/hosts/" + host + "/forward", "link", "nope")
                         .body())
                 .contains("You have no link");
