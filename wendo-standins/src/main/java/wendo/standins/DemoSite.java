@@ -139,7 +139,7 @@ public final class DemoSite implements AutoCloseable {
         String query = String.valueOf(exchange.getRequestURI().getRawQuery());
         Map<String, String> asked = form(new ByteArrayInputStream(query.getBytes(StandardCharsets.UTF_8)));
         StringBuilder attributes = new StringBuilder();
-        for (String name : List.of("form", "signpost", "button")) {
+        for (String name : List.of("form", "list", "signpost", "button")) {
             if (asked.containsKey(name)) {
                 attributes.append(" data-%s=\"%s\"".formatted(name, escape(asked.getOrDefault(name, ""))));
             }

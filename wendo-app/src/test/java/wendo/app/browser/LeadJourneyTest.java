@@ -241,6 +241,35 @@ class LeadJourneyTest extends Journey {
         assertThat(Browser.axe(page)).isEmpty();
     }
 
+    /** Signed up and confirmed from a page of one's own, on a phone. */
+    @Test
+    void a_sign_up_form_in_ones_own_page_joins_the_list() {
+        Http owner = http().signIn(tenant.email());
+        owner.form("/setup/site-tag", "/setup/site-tag/sites", "site", "localhost");
+        owner.form(
+                "/subscribers/lists",
+                "/subscribers/lists",
+                "name",
+                "Tides",
+                "promise",
+                "Tides, monthly",
+                "hasForm",
+                "yes");
+        String list = id("select id::text from newsletter_list where name = 'Tides'");
+        Page visitor = browser.page(390, 844);
+        visitor.navigate(within("list=" + list));
+        com.microsoft.playwright.FrameLocator frame = visitor.frameLocator("iframe");
+        assertThat(visitor.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                .isEqualTo(true);
+        frame.locator("[type=email]").fill("nobody@nowhere");
+        frame.locator("button").last().click();
+        assertThat(frame.locator("#fault")).isVisible();
+        frame.locator("[type=email]").fill("ines@marsh.example");
+        frame.locator("button").last().click();
+        assertThat(frame.locator("[type=email]")).hasCount(0);
+        await("she is on the list", () -> count(tenant, "select count(*) from list_member where left_at is null") == 1);
+    }
+
     @Test
     void a_button_opens_it_by_keys_alone_and_closes_it_again() {
         String form = form();

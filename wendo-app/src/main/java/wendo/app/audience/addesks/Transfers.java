@@ -6,8 +6,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wendo.app.audience.audiences.AudienceArchived;
 
 /** Ad desks, and the audiences that are kept on their lists. */
 @Service
@@ -86,6 +88,14 @@ class Transfers {
             one.end(clock.instant());
             TransferJobs.ask(jobs, id, clock);
         });
+    }
+
+    /** Whoever archives an audience wants nobody advertised to as one of it. */
+    @EventListener
+    void on(AudienceArchived event) {
+        repository
+                .findByAudienceIdAndEndedAtIsNullOrderByMadeAtAscIdAsc(event.audience())
+                .forEach(one -> end(one.id()));
     }
 
     @Transactional(readOnly = true)

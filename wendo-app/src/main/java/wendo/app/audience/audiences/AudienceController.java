@@ -86,9 +86,12 @@ class AudienceController {
 
     @GetMapping
     ModelAndView list(PageContext context) {
-        Map<String, String> names = choices.choices().names();
+        List<Audiences.Listed> standing = audiences.standing();
+        Map<String, String> names = choices.choices(
+                        standing.stream().map(Audiences.Listed::rules).toList())
+                .names();
         Map<UUID, Long> people = sizes.members();
-        List<Row> rows = audiences.standing().stream()
+        List<Row> rows = standing.stream()
                 .map(one -> new Row(one, sentence(one.rules(), names, context), people.getOrDefault(one.id(), 0L)))
                 .toList();
         return ViewRecord.of(
@@ -147,7 +150,7 @@ class AudienceController {
     }
 
     private ModelAndView builder(Built built, Map<String, String> faults, PageContext context) {
-        RuleChoices.Choices all = choices.choices();
+        RuleChoices.Choices all = choices.choices(List.of(built.rules()));
         RuleReader.Read read = RuleReader.read(built.rules(), context.business());
         RuleSql.Where where = audiences.where(built.rules());
         return ViewRecord.of(
@@ -210,7 +213,10 @@ class AudienceController {
                 "audience/audiences/page",
                 new AudiencePage(
                         audience,
-                        sentence(audience.rules(), choices.choices().names(), context),
+                        sentence(
+                                audience.rules(),
+                                choices.choices(List.of(audience.rules())).names(),
+                                context),
                         queries.size(people),
                         found.subList(0, Math.min(found.size(), AudienceQueries.PAGE)),
                         page,
@@ -260,7 +266,8 @@ class AudienceController {
     private ModelAndView conflict(Built mine, Audiences.Listed theirs, PageContext context) {
         Built other = new Built(
                 mine.action(), Optional.of(theirs), theirs.version(), theirs.name(), theirs.rules(), theirs.isLive());
-        Map<String, String> names = choices.choices().names();
+        Map<String, String> names =
+                choices.choices(List.of(mine.rules(), theirs.rules())).names();
         Map<String, String> marks = new HashMap<>(EditConflict.marks(mine.fields(), other.fields()));
         marks.putAll(EditConflict.marks(
                 Map.of("rules", sentence(mine.rules(), names, context)),

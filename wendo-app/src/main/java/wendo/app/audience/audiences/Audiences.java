@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -32,6 +33,7 @@ class Audiences {
     private final AudienceMembers members;
     private final Businesses businesses;
     private final JsonMapper json;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Audiences(
@@ -39,11 +41,13 @@ class Audiences {
             AudienceMembers members,
             Businesses businesses,
             JsonMapper json,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.repository = repository;
         this.members = members;
         this.businesses = businesses;
         this.json = json;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -87,6 +91,7 @@ class Audiences {
     @Transactional
     void archive(UUID id) {
         repository.findById(id).ifPresent(one -> one.archive(clock.instant()));
+        events.publishEvent(new AudienceArchived(id));
     }
 
     @Transactional

@@ -3,11 +3,13 @@ package wendo.app.audience.audiences;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.util.LinkedMultiValueMap;
 import wendo.app.platform.site.TypedFields;
 import wendo.core.audience.Combined;
@@ -101,6 +103,16 @@ record RuleDraft(Map<String, List<String>> typed, List<RuleDraft> parts) {
 
     public List<String> all(String holds) {
         return typed.getOrDefault(holds, List.of());
+    }
+
+    /** What links are looked for by, in small letters; empty text for nothing. */
+    String sought() {
+        return text("find").toLowerCase(Locale.ROOT);
+    }
+
+    /** This one and whatever lies in it. */
+    Stream<RuleDraft> all() {
+        return Stream.concat(Stream.of(this), parts.stream().flatMap(RuleDraft::all));
     }
 
     public Placed placed() {

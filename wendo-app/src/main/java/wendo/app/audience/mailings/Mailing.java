@@ -30,6 +30,7 @@ class Mailing extends BusinessEntity {
 
     private @Nullable Long segmentMillis;
     private long spared;
+    private @Nullable UUID spendId;
     private String state;
     private @Nullable Instant startedAt;
     private @Nullable Instant handedAt;
@@ -84,13 +85,22 @@ class Mailing extends BusinessEntity {
         return MailingState.of(state);
     }
 
-    /** So many were left out, for another mailing wrote to them within a week. */
+    /** So many were left out, for another mailing wrote to them or held them out within a week. */
     void spare(long people) {
         this.spared = people;
     }
 
     long spared() {
         return spared;
+    }
+
+    /** What sending it cost is entered as this spend. */
+    void cost(UUID spend) {
+        this.spendId = spend;
+    }
+
+    Optional<UUID> spend() {
+        return Optional.ofNullable(spendId);
     }
 
     void prepare() {

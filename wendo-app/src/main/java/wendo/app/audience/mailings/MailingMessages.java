@@ -117,10 +117,18 @@ class MailingMessages {
                 .single();
     }
 
-    /** Whom a mailing has written to since then. */
-    List<Long> writtenTo(Instant since) {
-        return jdbc.sql("select distinct person_id from mailing_message where handed_at >= ? and person_id is not null")
-                .param(Timestamp.from(since))
+    /**
+     * Whom a mailing has written to since then, or held out: were only the others spared, the next mailing would reach more
+     * of those held out, and the comparison with them would be worth nothing.
+     */
+    List<Long> inAnother(Instant since) {
+        return jdbc.sql("""
+                        select person_id from mailing_message where handed_at >= :since and person_id is not null
+                        union
+                        select m.person_id from mailing_message m join mailing g on g.id = m.mailing_id
+                        where m.state = 'held-out' and g.started_at >= :since and m.person_id is not null
+                        """)
+                .param("since", Timestamp.from(since))
                 .query(Long.class)
                 .list();
     }

@@ -1,5 +1,6 @@
 package wendo.app.audience.mailings;
 
+import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -39,6 +40,7 @@ class MailingRunController {
     private final Mailings mailings;
     private final MailingTests tests;
     private final MailingSample samples;
+    private final MailingCosts costs;
     private final AudiencePeople audiences;
     private final MatchBackQueries matchBack;
     private final MailingTakings takings;
@@ -48,6 +50,7 @@ class MailingRunController {
             Mailings mailings,
             MailingTests tests,
             MailingSample samples,
+            MailingCosts costs,
             AudiencePeople audiences,
             MatchBackQueries matchBack,
             MailingTakings takings,
@@ -55,6 +58,7 @@ class MailingRunController {
         this.mailings = mailings;
         this.tests = tests;
         this.samples = samples;
+        this.costs = costs;
         this.audiences = audiences;
         this.matchBack = matchBack;
         this.takings = takings;
@@ -87,21 +91,19 @@ class MailingRunController {
                         .reversed())
                 .toList();
         MailingMessages.Progress progress = mailings.progress(id);
-        MailingText.Finished sample = samples.of(mailing.form());
-        int segments = MailingText.segments(mailing.form(), sample);
         return ViewRecord.of(
                 "audience/mailings/page",
                 new MailingPage(
                         mailing,
                         audiences.find(mailing.audience()).orElseThrow(MailingRunController::missing),
                         links.find(mailing.form().link()),
-                        sample,
+                        samples.of(mailing.form()),
                         progress,
                         results,
                         mailing.list()
                                 .map(list -> takings.of(list, days).said(figures))
                                 .orElse(""),
-                        mailing.form().costMinor(segments * progress.sent()),
+                        costs.of(mailing.form(), progress.sent()),
                         days));
     }
 
@@ -119,6 +121,18 @@ class MailingRunController {
     @PostMapping("/mailings/{id}/start")
     String start(@PathVariable UUID id) {
         return step(id, mailings::start);
+    }
+
+    @PostMapping("/mailings/{id}/cost")
+    String enterCost(@PathVariable UUID id, PageContext context) {
+        Mailings.Listed mailing = find(id);
+        LocalDate day = mailing.startedAt()
+                .orElseThrow(MailingRunController::missing)
+                .atZone(context.business().zone())
+                .toLocalDate();
+        costs.of(mailing.form(), mailings.progress(id).sent())
+                .ifPresent(minor -> costs.enter(id, minor, day, context.person().name()));
+        return "redirect:/audiences/mailings/" + id;
     }
 
     @PostMapping("/mailings/{id}/pause")

@@ -23,6 +23,10 @@ enum MailingState {
         return this == DRAFT;
     }
 
+    public boolean isOver() {
+        return this == SENT || this == STOPPED;
+    }
+
     public boolean isUnderWay() {
         return this == PREPARING || this == SENDING;
     }

@@ -74,6 +74,7 @@ class Mailings {
             Optional<Instant> endedAt,
             Optional<Instant> quietUntil,
             long spared,
+            boolean isCostEntered,
             Instant madeAt,
             String madeBy) {}
 
@@ -149,7 +150,7 @@ class Mailings {
         }
         MailingForm form = mailing.form();
         Instant now = clock.instant();
-        Set<Long> spared = form.sparesWeekly() ? new HashSet<>(messages.writtenTo(now.minus(SPARED_FOR))) : Set.of();
+        Set<Long> spared = form.sparesWeekly() ? new HashSet<>(messages.inAnother(now.minus(SPARED_FOR))) : Set.of();
         List<AudiencePeople.Reachable> all = audiences.reachable(mailing.audience(), form.needs());
         List<AudiencePeople.Reachable> chosen =
                 all.stream().filter(one -> !spared.contains(one.person())).toList();
@@ -236,6 +237,7 @@ class Mailings {
                 one.endedAt(),
                 one.state() == MailingState.SENDING ? quietUntil(clock.instant()) : Optional.empty(),
                 one.spared(),
+                one.spend().isPresent(),
                 one.madeAt(),
                 one.madeBy());
     }

@@ -8,6 +8,7 @@
             "platform.sending",
             "platform.site",
             "issue.links",
+            "money.spend",
             "place.messages",
             "place.proofs",
             "audience.audiences"

@@ -38,6 +38,16 @@ class LinkQueries {
         this.jdbc = jdbc;
     }
 
+    /** The brand of a link, or of its link domain. */
+    @Transactional(readOnly = true)
+    Optional<UUID> brand(UUID link) {
+        return jdbc.sql("""
+                        select brand_id from (select coalesce(l.brand_id, h.brand_id) as brand_id
+                            from link l join link_host h on h.id = l.host_id where l.id = ?) one
+                        where brand_id is not null
+                        """).param(link).query(UUID.class).optional();
+    }
+
     /** The link that a pasted address, with or without scheme, tags or capitals, or a slug alone means. */
     @Transactional(readOnly = true)
     Optional<UUID> findPasted(String pasted) {

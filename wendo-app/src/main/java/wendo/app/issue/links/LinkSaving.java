@@ -53,6 +53,12 @@ public class LinkSaving {
         return queries.byIds(List.of(id)).stream().findFirst();
     }
 
+    /** The brand in whose name a link speaks, if it is one's. */
+    @Transactional(readOnly = true)
+    public Optional<UUID> brandOf(UUID link) {
+        return queries.brand(link);
+    }
+
     /** In the order of the identifiers, without those that are not there. */
     @Transactional(readOnly = true)
     public List<LinkListed> find(List<UUID> ids) {

@@ -21,6 +21,9 @@ import wendo.core.visits.ClickId;
 @Controller
 @RequestMapping("/t/forms/{id}")
 class FormAlone {
+    /** It is known only after the form was sent which link brought somebody. */
+    private static final FormView.Sender NOBODY = new FormView.Sender(Optional.empty());
+
     private final Forms forms;
     private final FormIntake intake;
     private final FormView view;
@@ -45,7 +48,8 @@ class FormAlone {
                 .map(business -> scope.within(business, () -> {
                     Filled empty = filled(id, TypedFields.none());
                     embedding.list(request, empty.form().title());
-                    return within(request, response, view.form(empty, Map.of(), intake.once(), Optional.empty()));
+                    return within(
+                            request, response, view.form(NOBODY, empty, Map.of(), intake.once(), Optional.empty()));
                 }))
                 .orElseGet(FormView::over);
     }
@@ -81,8 +85,8 @@ class FormAlone {
                 filled,
                 request);
         return faults.isEmpty()
-                ? view.done(filled.form(), "")
-                : view.form(filled, faults, intake.once(typed), Optional.empty());
+                ? view.done(NOBODY, filled.form(), "")
+                : view.form(NOBODY, filled, faults, intake.once(typed), Optional.empty());
     }
 
     /** A form in a page tells the visit that brought its visitor to that page. */

@@ -77,6 +77,10 @@ class FormBefore {
         String leadsTo() {
             return led.address();
         }
+
+        FormView.Sender sender() {
+            return new FormView.Sender(Optional.of(target.link()));
+        }
     }
 
     @GetMapping
@@ -102,7 +106,7 @@ class FormBefore {
             return onward(came);
         }
         Filled empty = filled(shown, TypedFields.none());
-        return view.form(empty, Map.of(), intake.once(), skipTo(shown, came));
+        return view.form(came.sender(), empty, Map.of(), intake.once(), skipTo(shown, came));
     }
 
     @PostMapping
@@ -136,12 +140,12 @@ class FormBefore {
                 filled,
                 looks.request());
         if (!faults.isEmpty()) {
-            return view.form(filled, faults, intake.once(typed), skipTo(shown, came));
+            return view.form(came.sender(), filled, faults, intake.once(typed), skipTo(shown, came));
         }
         if (came.host().keepsCookie()) {
             looks.done();
         }
-        return view.done(filled.form(), skipTo(shown, came).orElse(""));
+        return view.done(came.sender(), filled.form(), skipTo(shown, came).orElse(""));
     }
 
     private Filled filled(Forms.Shown shown, TypedFields typed) {

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -13,11 +14,14 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+import wendo.app.issue.links.LinkSaving;
 import wendo.app.platform.appearance.Logos;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.PublicLanguages;
 import wendo.app.platform.site.ViewRecord;
+import wendo.app.prepare.brands.BrandListed;
+import wendo.app.prepare.brands.Brands;
 
 /** The pages of an entry form as everybody sees them, in the business's language, under its name and mark. */
 @Component
@@ -26,11 +30,18 @@ class FormView {
 
     private final Businesses businesses;
     private final Logos logos;
+    private final Brands brands;
+    private final LinkSaving links;
 
-    FormView(Businesses businesses, Logos logos) {
+    FormView(Businesses businesses, Logos logos, Brands brands, LinkSaving links) {
         this.businesses = businesses;
         this.logos = logos;
+        this.brands = brands;
+        this.links = links;
     }
+
+    /** In whose name a form speaks: that of the brand of the link it stands before, else the business's own. */
+    record Sender(Optional<UUID> link) {}
 
     record OpenForm(
             EntryForm form,
@@ -47,19 +58,21 @@ class FormView {
     record Letterhead(String business, String mark, String language) {}
 
     /** @param skipTo where a visitor may go on to without filling it in; empty if nowhere */
-    ModelAndView form(Filled filled, Map<String, String> faults, String once, Optional<String> skipTo) {
+    ModelAndView form(Sender sender, Filled filled, Map<String, String> faults, String once, Optional<String> skipTo) {
         Map<FormField, Boolean> needed = new LinkedHashMap<>();
         filled.form().shown().forEach(field -> needed.put(field, filled.isNeeded(field)));
-        ModelAndView page = within(ViewRecord.of(
-                "lead/forms/open",
-                new OpenForm(
-                        filled.form(),
-                        filled.typed().firstValues(),
-                        needed,
-                        faults,
-                        once,
-                        skipTo.isPresent(),
-                        skipTo.orElse(""))));
+        ModelAndView page = within(
+                sender,
+                ViewRecord.of(
+                        "lead/forms/open",
+                        new OpenForm(
+                                filled.form(),
+                                filled.typed().firstValues(),
+                                needed,
+                                faults,
+                                once,
+                                skipTo.isPresent(),
+                                skipTo.orElse(""))));
         if (!faults.isEmpty()) {
             page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         }
@@ -67,19 +80,26 @@ class FormView {
     }
 
     /** @param onward where it goes on to; empty text for nowhere */
-    ModelAndView done(EntryForm form, String onward) {
-        return within(ViewRecord.of("lead/forms/open-done", new FilledForm(form, onward)));
+    ModelAndView done(Sender sender, EntryForm form, String onward) {
+        return within(sender, ViewRecord.of("lead/forms/open-done", new FilledForm(form, onward)));
     }
 
-    private ModelAndView within(ModelAndView page) {
+    private ModelAndView within(Sender sender, ModelAndView page) {
         Business business = businesses.current();
-        String mark = logos.isThere()
+        Optional<BrandListed> brand = sender.link().flatMap(links::brandOf).flatMap(brands::find);
+        String name = brand.map(BrandListed::name).orElse(business.name());
+        String mark =
+                brand.map(BrandListed::logo).filter(logo -> !logo.isEmpty()).orElseGet(() -> mark(business));
+        return ViewRecord.with(page, new Letterhead(name, mark, PublicLanguages.speak(business.locale())));
+    }
+
+    private String mark(Business business) {
+        return logos.isThere()
                 ? ServletUriComponentsBuilder.fromCurrentContextPath()
                         .path("/t/mark/{site}.png")
                         .buildAndExpand(business.siteKey())
                         .toUriString()
                 : "";
-        return ViewRecord.with(page, new Letterhead(business.name(), mark, PublicLanguages.speak(business.locale())));
     }
 
     static ModelAndView over() {

@@ -6,6 +6,7 @@
             "platform.business",
             "platform.consent",
             "platform.site",
+            "prepare.brands",
             "issue.links",
             "visit.sitetag",
             "visit.visits",

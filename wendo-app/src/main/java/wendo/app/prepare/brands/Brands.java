@@ -48,7 +48,7 @@ public class Brands {
     }
 
     @Transactional(readOnly = true)
-    Optional<BrandListed> find(UUID id) {
+    public Optional<BrandListed> find(UUID id) {
         return repository.findByIdAndRemovedAtIsNull(id).map(Brand::listed);
     }
 

@@ -146,6 +146,15 @@ class TransferTest extends WendoTest {
     }
 
     @Test
+    void an_archived_audience_is_taken_off_the_desks_lists() {
+        begin("winter");
+        await("the list is there", () -> desk.list("winter").size() == AGREED);
+        owner.form(audience, audience + "/archive");
+        await("everybody is off", () -> desk.list("winter").isEmpty());
+        await("and it has ended", () -> count(tenant, "select count(*) from transfer where ended_at is not null") == 1);
+    }
+
+    @Test
     void a_desk_that_refuses_is_quoted_and_one_that_is_away_is_tried_again() {
         owner.form(
                 "/setup/ad-desks",

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import jakarta.mail.internet.MimeMessage;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Arrays;
@@ -40,6 +41,9 @@ class MailingTest extends WendoTest {
 
     @Autowired
     private Mailings mailings;
+
+    @Autowired
+    private MailingCosts costs;
 
     @Autowired
     private Businesses businesses;
@@ -230,6 +234,46 @@ class MailingTest extends WendoTest {
                 .isEqualTo(PEOPLE - 1);
         assertThat(count(tenant, "select count(*) from mailing_message where mailing_id = '%s'".formatted(second)))
                 .isZero();
+    }
+
+    /** Else the second would reach more of those held out of the first than of those it wrote to. */
+    @Test
+    void who_was_held_out_this_week_is_spared_like_who_was_written_to() {
+        start(draft());
+        await("it is sent", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 1);
+        String second = draft("spares", "yes");
+        start(second);
+        await("it is over", () -> count(tenant, "select count(*) from mailing where state = 'sent'") == 2);
+        assertThat(count(tenant, "select spared from mailing where id = '%s'".formatted(second)))
+                .isEqualTo(PEOPLE);
+    }
+
+    @Test
+    void what_texts_cost_is_entered_as_spend_once() {
+        UUID mailing = UUID.fromString(draft("road", "text", "price", "0.05"));
+        enterCost(mailing);
+        assertThat(count(tenant, "select count(*) from spend")).as("a draft").isZero();
+        in(
+                tenant,
+                () -> jdbc.sql("update mailing set state = 'sent', started_at = now()")
+                        .update());
+        enterCost(mailing);
+        enterCost(mailing);
+        assertThat(count(
+                        tenant,
+                        "select count(*) from spend where amount_minor = 340 and link_id = '%s'".formatted(link)))
+                .isEqualTo(1);
+        assertThat(count(tenant, "select count(*) from spend")).isEqualTo(1);
+        assertThat(owner.get("/audiences/mailings/" + mailing).body()).contains("Entered as");
+        owner.form("/audiences/mailings/" + mailing, "/audiences/mailings/" + mailing + "/cost");
+        assertThat(count(tenant, "select count(*) from spend")).isEqualTo(1);
+    }
+
+    private void enterCost(UUID mailing) {
+        in(tenant, () -> {
+            costs.enter(mailing, 340, LocalDate.of(2026, 5, 3), "Mia");
+            return mailing;
+        });
     }
 
     @Test
