@@ -129,7 +129,6 @@ class MigrationsTest {
                         "drop_empty_visit_months",
                         "ensure_visit_month",
                         "forget_tag_calls",
-                        "forget_taps",
                         "door_link_alerts",
                         "door_networks_changed",
                         "door_networks",

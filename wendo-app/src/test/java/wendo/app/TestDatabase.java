@@ -49,6 +49,11 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
         return DriverManager.getConnection(url, role, "");
     }
 
+    /** As another role, to a database whose name a test has asked for. */
+    public static Connection connectTo(String database, String role) throws SQLException {
+        return connect(SERVER + "/" + database, role);
+    }
+
     private static String template() {
         return at("latest").replace(SERVER + "/", "");
     }

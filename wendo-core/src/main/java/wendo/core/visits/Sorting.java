@@ -12,6 +12,10 @@ public final class Sorting {
     /** A second tap on the same link within this time is the same visit again. Ours. */
     public static final Duration REPEAT_WITHIN = Duration.ofSeconds(30);
 
+    /** What such a tap is. */
+    public static final Sorted AGAIN =
+            new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds apart");
+
     private static final Pattern AHEAD =
             Pattern.compile("\\b(prefetch|prerender|preview)\\b", Pattern.CASE_INSENSITIVE);
 
@@ -43,9 +47,7 @@ public final class Sorting {
         boolean again = previous.map(
                         at -> Duration.between(at, arrival.at()).abs().compareTo(REPEAT_WITHIN) < 0)
                 .orElse(false);
-        return again
-                ? new Sorted(VisitKind.REPEAT, "the same visitor opened the same link less than 30 seconds apart")
-                : new Sorted(VisitKind.PERSON, "an ordinary browser");
+        return again ? AGAIN : new Sorted(VisitKind.PERSON, "an ordinary browser");
     }
 
     /** What the user agent alone tells; costly, so callers keep the answer. Empty for an ordinary browser. */

@@ -6,16 +6,9 @@ import java.util.stream.Collectors;
 
 /** The SQL of the daily sums. {@code :zone} is the business's time zone. */
 final class SumStatements {
-    /**
-     * Visits that have just been stored, with the moment their link is counted from. Each is looked up by its key
-     * (offset 0 sees to it), whatever the planner believes of tables that grow so fast.
-     */
+    /** Visits that this transaction has stored, with the moment their link is counted from. */
     static final String THESE = """
-            (select v.*, l.counted_from
-            from unnest(cast(string_to_array(:clicks, ',') as uuid[])) as k(click)
-            cross join lateral (
-                select * from visit where click_id = k.click and arrived_at = click_time(k.click) offset 0) v
-            cross join lateral (select counted_from from link where id = v.link_id offset 0) l) v
+            (select v.*, l.counted_from from stored_visit v join link l on l.id = v.link_id) v
             """;
 
     private static final String ALL = """
@@ -67,22 +60,28 @@ final class SumStatements {
             "browser", "a.browser",
             "language", "a.language");
 
+    /** One pass counts all traits. */
     static final String BY_TRAIT = ARRIVED
             + """
+            , told as (
+                select a.business_id, a.link_id, a.local::date as day, a.counted, %s
+                from arrived a left join destination d on d.id = a.destination_id where a.kind = 'person')
             insert into visit_trait_sum
-            select a.business_id, a.link_id, a.local::date, t.trait, t.value, a.counted, count(*)
-            from arrived a
-            left join destination d on d.id = a.destination_id
-            cross join lateral (values %s) t(trait, value)
-            where a.kind = 'person'
-            group by 1, 2, 3, 4, 5, 6
+            select business_id, link_id, day, case %s end, case %s end, counted, count(*)
+            from told group by grouping sets (%s)
             on conflict (business_id, link_id, day, trait, counted, md5(value))
             do update set visits = visit_trait_sum.visits + excluded.visits
-            """.replace(
-                            "%s",
-                            TRAITS.entrySet().stream()
-                                    .map(trait -> "('%s', %s)".formatted(trait.getKey(), trait.getValue()))
-                                    .collect(Collectors.joining(", ")));
+            """.formatted(
+                            each("%2$s as of_%1$s", ", "),
+                            each("when grouping(of_%1$s) = 0 then '%1$s'", " "),
+                            each("when grouping(of_%1$s) = 0 then of_%1$s", " "),
+                            each("(business_id, link_id, day, counted, of_%1$s)", ", "));
+
+    private static String each(String one, String between) {
+        return TRAITS.entrySet().stream()
+                .map(trait -> one.formatted(trait.getKey(), trait.getValue()))
+                .collect(Collectors.joining(between));
+    }
 
     /** Fills sums from all visits: one statement per trait needs an eighth of the memory of one for all. */
     static List<String> everyTrait() {
@@ -102,17 +101,22 @@ final class SumStatements {
                 .toList();
     }
 
-    /** All visits of the people who made these; these are the fresh ones. */
+    /**
+     * All visits of the people who made these; these are the fresh ones. Nobody came before their identifier was made, so
+     * that of somebody new no earlier month is looked through.
+     */
     static final String THEIRS = """
-            with fresh as materialized (select v.visitor, v.click_id from %s where v.kind = 'person'),
+            with fresh as materialized (
+                select visitor, click_id, since from stored_visit where kind = 'person'),
             theirs as materialized (
                 select v.business_id, v.visitor, v.source_id, v.link_id, v.arrived_at, l.counted_from,
                     v.click_id in (select click_id from fresh) as is_fresh
-                from (select distinct visitor from fresh) who
+                from (select visitor, min(since) as since from fresh group by visitor) who
                 cross join lateral (
-                    select * from visit where visitor = who.visitor and kind = 'person' offset 0) v
+                    select * from visit
+                    where visitor = who.visitor and kind = 'person' and arrived_at >= who.since offset 0) v
                 cross join lateral (select counted_from from link where id = v.link_id offset 0) l),
-            """.formatted(THESE);
+            """;
 
     static final String ALL_ARE_FRESH = """
             with theirs as materialized (
@@ -123,25 +127,38 @@ final class SumStatements {
 
     /**
      * A person who comes changes two rows at most: the day's own, and that of the next day they are known to have come,
-     * whose day before it becomes. The difference of before and after is added, so a late visit is as exact.
+     * whose day before it becomes. The difference of before and after is added, so a late visit is as exact. Most came
+     * once: they are counted together, without a look at each.
      */
     static final String BY_PERSON = """
+            came as materialized (
+                select business_id, visitor, source_id, link_id, (arrived_at at time zone :zone)::date as day, is_fresh,
+                    counted_from is null or arrived_at >= counted_from as counted,
+                    count(*) over (partition by visitor) = 1 and is_fresh as is_once
+                from theirs),
+            once as (
+                select business_id, source_id, link_id, day, counted, count(*) as people from came where is_once
+                group by 1, 2, 3, 4, 5),
             days as materialized (
-                select t.business_id, s.scope, s.scope_id, s.counted, t.visitor,
-                    (t.arrived_at at time zone :zone)::date as day, bool_and(t.is_fresh) as is_new
-                from theirs t
+                select t.business_id, s.scope, s.scope_id, s.counted, t.visitor, t.day, bool_and(t.is_fresh) as is_new
+                from came t
                 cross join lateral (values ('business', t.business_id, true), ('source', t.source_id, true),
-                    ('link', t.link_id, t.counted_from is null or t.arrived_at >= t.counted_from))
-                    s(scope, scope_id, counted)
-                where :scope = '' or s.scope = :scope
+                    ('link', t.link_id, t.counted)) s(scope, scope_id, counted)
+                where not t.is_once and (:scope = '' or s.scope = :scope)
                 group by 1, 2, 3, 4, 5, 6),
             chained as (
+                select t.business_id, s.scope, s.scope_id, s.counted, t.day, t.people, null::date as day_before
+                from once t
+                cross join lateral (values ('business', t.business_id, true), ('source', t.source_id, true),
+                    ('link', t.link_id, t.counted)) s(scope, scope_id, counted)
+                where :scope = '' or s.scope = :scope
+                union all
                 select business_id, scope, scope_id, counted, day, 1 as people,
-                    lag(day) over (partition by scope, scope_id, counted, visitor order by day) as day_before
+                    lag(day) over (partition by visitor, scope_id, counted order by day) as day_before
                 from days
                 union all
                 select business_id, scope, scope_id, counted, day, -1,
-                    lag(day) over (partition by scope, scope_id, counted, visitor order by day)
+                    lag(day) over (partition by visitor, scope_id, counted order by day)
                 from days where not is_new)
             insert into visit_person_sum
             select business_id, scope, scope_id, counted, day, coalesce(day_before, '-infinity'), sum(people)

@@ -7,7 +7,6 @@ import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
 import java.io.Serializable;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
@@ -30,7 +29,6 @@ class VisitJobs {
     static final String SUMS = "visit-sums";
 
     private static final Logger LOG = LoggerFactory.getLogger(VisitJobs.class);
-    private static final Duration TAPS_KEPT = Duration.ofMinutes(5);
 
     private final JdbcClient jdbc;
     private final BusinessScope scope;
@@ -90,15 +88,6 @@ class VisitJobs {
     RecurringTask<Void> visitsForgettingTask() {
         return Tasks.recurring("visits-forgetting", Schedules.daily(LocalTime.of(3, 0)))
                 .execute((task, context) -> forget());
-    }
-
-    /** A last tap is kept for as long as a repeat could follow it, plus the time that visits may wait for the database. */
-    @Bean
-    RecurringTask<Void> tapsForgettingTask() {
-        return Tasks.recurring("taps-forgetting", Schedules.fixedDelay(TAPS_KEPT))
-                .execute((task, context) -> jdbc.sql("select forget_taps(?)")
-                        .param(Timestamp.from(clock.instant().minus(TAPS_KEPT)))
-                        .query(row -> {}));
     }
 
     /** Deletes visits, and what the site tag told, of whole months that are not kept any more; daily sums stay. */

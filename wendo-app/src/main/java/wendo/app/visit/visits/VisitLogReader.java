@@ -24,8 +24,8 @@ import org.springframework.transaction.TransactionException;
  */
 final class VisitLogReader {
     private static final Logger LOG = LoggerFactory.getLogger(VisitLogReader.class);
-    static final int PORTION = 2000;
-    private static final int READ_BYTES = 2 * 1024 * 1024;
+    static final int PORTION = 30_000;
+    private static final int READ_BYTES = 16 * 1024 * 1024;
 
     /** A place in the log: the next line to carry. */
     private record Position(long file, long offset) {}

@@ -1,12 +1,8 @@
 package wendo.app.visit.visits;
 
-import java.sql.Timestamp;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,7 +10,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -33,20 +28,11 @@ import wendo.core.visits.VisitKind;
 /** Sorts visits and stores them, each once. */
 @Component
 public class VisitStore {
-    private static final String INSERT = """
-            insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor,
-                recipient_id, country, device, proof_id, kind, reason, referrer, user_agent, language, system,
-                browser)
-            values (?, ?, ?, ?, coalesce((select merged_into from source where id = ?), ?), ?, ?,
-                (select id from recipient where link_id = ? and code = ?), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-            on conflict do nothing
-            """;
-
-    /** Where the kind stands among what is inserted. */
-    private static final int KIND = 13;
-
     /** Somebody who taps twice is tagged twice. */
-    private static final Set<String> TAGGED = Set.of(VisitKind.PERSON.key(), VisitKind.REPEAT.key());
+    private static final Set<VisitKind> TAGGED = Set.of(VisitKind.PERSON, VisitKind.REPEAT);
+
+    /** Who hears of stored visits asks for each of them. */
+    private static final int TOLD_AT_ONCE = 2_000;
 
     private static final Logger LOG = LoggerFactory.getLogger(VisitStore.class);
 
@@ -58,7 +44,7 @@ public class VisitStore {
     private final Agents agents;
     private final VisitSums sums;
     private final VisitAliases aliases;
-    private final LastTaps taps;
+    private final ArrivingVisits arriving;
     private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
 
     VisitStore(
@@ -70,7 +56,7 @@ public class VisitStore {
             Agents agents,
             VisitSums sums,
             VisitAliases aliases,
-            LastTaps taps) {
+            ArrivingVisits arriving) {
         this.scope = scope;
         this.businesses = businesses;
         this.jdbc = jdbc;
@@ -79,7 +65,7 @@ public class VisitStore {
         this.agents = agents;
         this.sums = sums;
         this.aliases = aliases;
-        this.taps = taps;
+        this.arriving = arriving;
     }
 
     /** Stores visits of any businesses, each business's in a transaction of its own. */
@@ -87,96 +73,54 @@ public class VisitStore {
         Map<BusinessId, List<LoggedVisit>> byBusiness =
                 visits.stream().collect(Collectors.groupingBy(LoggedVisit::business));
         byBusiness.forEach((business, own) -> {
-            if (!scope.within(business, () -> businesses.isThere() && insert(own) >= 0)) {
+            if (!scope.within(business, () -> businesses.isThere() && insert(business, own))) {
                 LOG.warn("{} visits came for a business that was deleted, and are left out", own.size());
                 return;
             }
-            events.publishEvent(new VisitsStored(
-                    business, own.stream().map(visit -> visit.click().uuid()).toList()));
+            for (int from = 0; from < own.size(); from += TOLD_AT_ONCE) {
+                events.publishEvent(new VisitsStored(
+                        business,
+                        own.subList(from, Math.min(own.size(), from + TOLD_AT_ONCE)).stream()
+                                .map(visit -> visit.click().uuid())
+                                .toList()));
+            }
         });
     }
 
-    private int insert(List<LoggedVisit> visits) {
+    private boolean insert(BusinessId business, List<LoggedVisit> visits) {
         sums.lock();
         ensureMonths(visits);
-        List<Object[]> rows = rows(visits);
-        int[] stored = jdbc.batchUpdate(INSERT, rows);
+        Map<UUID, VisitKind> stored =
+                arriving.store(business.value(), visits.stream().map(this::sort).toList());
         aliases.keep(visits);
-        tellOfTags(visits, rows, stored);
-        sums.add(IntStream.range(0, stored.length)
-                .filter(i -> stored[i] == 1)
-                .mapToObj(i -> visits.get(i).click())
-                .toList());
-        return stored.length;
+        tellOfTags(visits, stored);
+        sums.add(stored.size());
+        return true;
     }
 
-    private void tellOfTags(List<LoggedVisit> visits, List<Object[]> rows, int[] stored) {
-        List<TagsDecided.Visit> tagged = IntStream.range(0, stored.length)
-                .filter(i -> stored[i] == 1 && !visits.get(i).tags().isEmpty())
-                .filter(i -> TAGGED.contains(String.valueOf(rows.get(i)[KIND])))
-                .mapToObj(i -> new TagsDecided.Visit(
-                        visits.get(i).click(),
-                        visits.get(i).link(),
-                        visits.get(i).tags()))
+    private void tellOfTags(List<LoggedVisit> visits, Map<UUID, VisitKind> stored) {
+        List<TagsDecided.Visit> tagged = visits.stream()
+                .filter(visit -> !visit.tags().isEmpty())
+                .filter(visit -> Optional.ofNullable(stored.get(visit.click().uuid()))
+                        .filter(TAGGED::contains)
+                        .isPresent())
+                .map(visit -> new TagsDecided.Visit(visit.click(), visit.link(), visit.tags()))
                 .toList();
         if (!tagged.isEmpty()) {
             events.publishEvent(new TagsDecided(tagged));
         }
     }
 
-    private List<Object[]> rows(List<LoggedVisit> visits) {
-        List<Agents.Agent> read =
-                visits.stream().map(visit -> agents.of(visit.userAgent())).toList();
-        List<LastTaps.Tap> ofBrowsers = IntStream.range(0, visits.size())
-                .filter(i -> read.get(i).sorted().isEmpty())
-                .mapToObj(i -> tap(visits.get(i)))
-                .toList();
-        Iterator<Optional<Instant>> previous = taps.replace(ofBrowsers).iterator();
-        List<Object[]> rows = new ArrayList<>();
-        for (int i = 0; i < visits.size(); i++) {
-            Agents.Agent agent = read.get(i);
-            rows.add(row(visits.get(i), agent, agent.sorted().isEmpty() ? previous.next() : Optional.empty()));
-        }
-        return rows;
-    }
-
-    private static LastTaps.Tap tap(LoggedVisit visit) {
-        return new LastTaps.Tap(
-                visit.link(),
-                visit.visitor(),
-                visit.click().uuid(),
-                visit.click().arrivedAt());
-    }
-
-    private Object[] row(LoggedVisit visit, Agents.Agent agent, Optional<Instant> previous) {
+    /** As far as the visit alone tells; whether it is a repeat, the database knows. */
+    private ArrivingVisits.Arriving sort(LoggedVisit visit) {
+        Agents.Agent agent = agents.of(visit.userAgent());
         Optional<UUID> proof = visit.proof().isEmpty()
                 ? Optional.empty()
                 : proofs.find(visit.proof(), visit.click().arrivedAt());
         Sorted sorted = proof.isPresent()
                 ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
-                : Sorting.sort(arrival(visit), agent.sorted(), previous);
-        return new Object[] {
-            Timestamp.from(visit.click().arrivedAt()),
-            visit.click().uuid(),
-            visit.business().value(),
-            visit.link(),
-            visit.source(),
-            visit.source(), // perhaps merged while the visit was on its way
-            visit.destination(),
-            visit.visitor(),
-            visit.link(),
-            visit.recipient(),
-            visit.country(),
-            visit.device(),
-            proof.orElse(null),
-            sorted.kind().key(),
-            sorted.reason(),
-            visit.referrer(),
-            visit.userAgent(),
-            visit.language(),
-            agent.system(),
-            agent.browser()
-        };
+                : Sorting.sort(arrival(visit), agent.sorted(), Optional.empty());
+        return new ArrivingVisits.Arriving(visit, sorted, agent, proof);
     }
 
     private static Arrival arrival(LoggedVisit visit) {

@@ -5,12 +5,10 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
-import wendo.core.visits.ClickId;
 
 /**
  * The daily sums of visits, in which figures are read: exact, kept up to date in the transaction that stores visits, and
@@ -36,22 +34,15 @@ class VisitSums {
                 .query(row -> {});
     }
 
-    /** @param stored visits that this transaction has stored, and that nothing had stored before */
-    void add(List<ClickId> stored) {
-        if (stored.isEmpty()) {
-            return;
+    /** Adds the visits that this transaction has stored, and that nothing had stored before ({@code stored_visit}). */
+    void add(int stored) {
+        if (stored > 0) {
+            sum(SumStatements.BY_KIND.formatted(SumStatements.THESE)).update();
+            sum(SumStatements.BY_TRAIT.formatted(SumStatements.THESE)).update();
+            sum(SumStatements.THEIRS + SumStatements.BY_PERSON)
+                    .param("scope", "")
+                    .update();
         }
-        String clicks = stored.stream().map(click -> click.uuid().toString()).collect(Collectors.joining(","));
-        sum(SumStatements.BY_KIND.formatted(SumStatements.THESE))
-                .param("clicks", clicks)
-                .update();
-        sum(SumStatements.BY_TRAIT.formatted(SumStatements.THESE))
-                .param("clicks", clicks)
-                .update();
-        sum(SumStatements.THEIRS + SumStatements.BY_PERSON)
-                .param("clicks", clicks)
-                .param("scope", "")
-                .update();
     }
 
     private JdbcClient.StatementSpec sum(String sql) {
