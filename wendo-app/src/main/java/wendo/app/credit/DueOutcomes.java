@@ -174,7 +174,7 @@ class DueOutcomes {
     List<UUID> waitingFor(List<UUID> clicks) {
         return jdbc.sql("""
                         select o.id from outcome o
-                        where o.click_id in (:clicks) and not exists (
+                        where o.click_id = any(cast(:these as uuid[])) and not exists (
                             select from outcome_clue c where c.outcome_id = o.id and c.evidence = 'click')
                         union
                         select o.id
@@ -189,7 +189,6 @@ class DueOutcomes {
                         join outcome o on o.id = t.outcome_id and o.occurred_at >= v.arrived_at
                         where o.click_id is distinct from stored.click
                         """)
-                .param("clicks", clicks)
                 .param("these", clicks.toArray(UUID[]::new))
                 .query(UUID.class)
                 .list();

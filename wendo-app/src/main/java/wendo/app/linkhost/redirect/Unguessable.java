@@ -2,7 +2,6 @@ package wendo.app.linkhost.redirect;
 
 import java.nio.ByteBuffer;
 import java.security.SecureRandom;
-import java.util.UUID;
 import java.util.random.RandomGenerator;
 import org.springframework.stereotype.Component;
 
@@ -22,11 +21,5 @@ class Unguessable implements RandomGenerator {
             source.nextBytes(left.clear().array());
         }
         return left.getLong();
-    }
-
-    /** Version 4 of RFC 9562. */
-    UUID uuid() {
-        return new UUID(
-                (nextLong() & 0xffffffffffff0fffL) | 0x4000L, (nextLong() & 0x3fffffffffffffffL) | 0x8000000000000000L);
     }
 }

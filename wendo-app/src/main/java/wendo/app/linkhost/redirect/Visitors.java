@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import wendo.core.visits.ClickId;
 
 /**
  * Tells visitors apart: by a first-party cookie on the link host where the business allows it and the browser does not
@@ -35,7 +36,9 @@ class Visitors {
         if (!keepsCookie || asking.header("Sec-GPC").equals("1")) {
             return new Seen(hashed(asking, at), "");
         }
-        UUID visitor = Cookies.find(asking, COOKIE).flatMap(Visitors::uuid).orElseGet(random::uuid);
+        UUID visitor = Cookies.find(asking, COOKIE)
+                .flatMap(Visitors::uuid)
+                .orElseGet(() -> ClickId.of(at, random).uuid()); // with its moment: nobody came before it
         return new Seen(visitor, Cookies.kept(COOKIE, visitor.toString(), asking.isSecure()));
     }
 

@@ -50,11 +50,13 @@ class OutcomesProving {
     }
 
     private int mark(List<UUID> clicks) {
-        return clicks.isEmpty() ? 0 : jdbc.sql("""
+        return clicks.isEmpty()
+                ? 0
+                : jdbc.sql("""
                         update outcome o set is_proof = true, version = o.version + 1
-                        where o.click_id in (:clicks) and not o.is_proof and exists (
+                        where o.click_id = any(cast(:clicks as uuid[])) and not o.is_proof and exists (
                             select from visit v where v.click_id = o.click_id and v.arrived_at = click_time(o.click_id)
                                 and v.kind = 'proof')
-                        """).param("clicks", clicks).update();
+                        """).param("clicks", clicks.toArray(UUID[]::new)).update();
     }
 }

@@ -1,6 +1,8 @@
 package wendo.app.visit.visits;
 
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -12,6 +14,7 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.LongAdder;
 import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,6 +38,8 @@ final class VisitLogReader {
     private final VisitLog log;
     private final VisitStore store;
     private final Path positionFile;
+    private final LongAdder carried = new LongAdder();
+    private final long leftOver;
     private Position position;
 
     VisitLogReader(VisitLog log, VisitStore store, Path folder) throws IOException {
@@ -42,6 +47,38 @@ final class VisitLogReader {
         this.store = store;
         this.positionFile = folder.resolve("carried");
         this.position = readPosition();
+        this.leftOver = countLines();
+    }
+
+    /** How many lines an earlier process has left. */
+    long leftOver() {
+        return leftOver;
+    }
+
+    /** How many lines were carried since the start. */
+    long carried() {
+        return carried.sum();
+    }
+
+    private long countLines() throws IOException {
+        long lines = 0;
+        for (long number : log.numbers()) {
+            if (number >= position.file()) {
+                lines += countLines(log.path(number), number == position.file() ? position.offset() : 0);
+            }
+        }
+        return lines;
+    }
+
+    private static long countLines(Path file, long from) throws IOException {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+            in.skipNBytes(Math.min(from, Files.size(file)));
+            long lines = 0;
+            for (int next = in.read(); next >= 0; next = in.read()) {
+                lines += next == '\n' ? 1 : 0;
+            }
+            return lines;
+        }
     }
 
     private Position readPosition() throws IOException {
@@ -65,6 +102,7 @@ final class VisitLogReader {
             Optional<Batch> batch = read(portion);
             while (batch.isPresent()) {
                 store.store(batch.get().visits());
+                carried.add(batch.get().visits().size());
                 moveTo(batch.get().next());
                 batch = goesOn.getAsBoolean() ? read(portion) : Optional.empty();
             }

@@ -12,6 +12,7 @@ import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.site.Backlog;
 import wendo.app.platform.site.Installation;
 
 /**
@@ -21,11 +22,16 @@ import wendo.app.platform.site.Installation;
 @Component
 public class VisitPipeline {
     private static final Logger LOG = LoggerFactory.getLogger(VisitPipeline.class);
-    private static final Duration EVERY = Duration.ofMillis(100);
+    /** A visit on a quiet day waits no longer; what comes meanwhile is carried together. */
+    private static final Duration EVERY = Duration.ofMillis(10);
+
     private static final double BUSY_PER_SECOND = 5000;
 
-    /** How often carrying is left out in turn while links are busy. */
-    private static final int HELD_BACK = 29;
+    /** Over less than that no rate can be told. */
+    private static final Duration RATED_OVER = Duration.ofMillis(100);
+
+    /** While links are busy carrying rests so long in turn. */
+    private static final Duration HELD_BACK = Duration.ofSeconds(2);
 
     private static final int SMALL_PORTION = 200;
 
@@ -34,14 +40,16 @@ public class VisitPipeline {
     private final ScheduledExecutorService carriage =
             Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "visit-carrier"));
     private volatile boolean stopping;
-    private int heldBack;
+    private boolean isBusy;
+    private long carriedAt = System.nanoTime();
     private long takenBefore;
     private long lookedAt = System.nanoTime();
 
-    VisitPipeline(Installation installation, VisitStore store) throws IOException {
+    VisitPipeline(Installation installation, VisitStore store, Backlog backlog) throws IOException {
         Path folder = installation.home().resolve("visits");
         this.log = new VisitLog(folder);
         this.carrier = new VisitLogReader(log, store, folder);
+        backlog.tells(this::waiting);
         // The carrier catches what can go wrong itself and is tried again; there is no result to wait for.
         var unused =
                 carriage.scheduleWithFixedDelay(this::carry, EVERY.toMillis(), EVERY.toMillis(), TimeUnit.MILLISECONDS);
@@ -55,6 +63,11 @@ public class VisitPipeline {
     /** How many answered visits wait in memory, since the disk does not take them. */
     public int late() {
         return log.late();
+    }
+
+    /** How many answered visits of this process are not in the database yet. */
+    public long waiting() {
+        return Math.max(0, carrier.leftOver() + log.taken() - log.lost() - carrier.carried());
     }
 
     /** How many answered visits were lost since the start, since neither disk nor memory had room. */
@@ -76,23 +89,23 @@ public class VisitPipeline {
     }
 
     private void carryNow() {
-        boolean isBusy = isBusy();
-        if (isBusy && heldBack < HELD_BACK) {
-            heldBack++;
+        if (isBusy() && System.nanoTime() - carriedAt < HELD_BACK.toNanos()) {
             return;
         }
-        heldBack = 0;
+        carriedAt = System.nanoTime();
         carrier.carryWhile(isBusy ? SMALL_PORTION : VisitLogReader.PORTION, () -> !stopping && !isBusy());
     }
 
     /** Whether visits have come thick since this was last asked. */
     private boolean isBusy() {
-        long taken = log.taken();
         long now = System.nanoTime();
-        double perSecond = (taken - takenBefore) * 1e9 / Math.max(1, now - lookedAt);
-        takenBefore = taken;
-        lookedAt = now;
-        return perSecond > BUSY_PER_SECOND;
+        if (now - lookedAt >= RATED_OVER.toNanos()) {
+            long taken = log.taken();
+            isBusy = (taken - takenBefore) * 1e9 / (now - lookedAt) > BUSY_PER_SECOND;
+            takenBefore = taken;
+            lookedAt = now;
+        }
+        return isBusy;
     }
 
     @PreDestroy

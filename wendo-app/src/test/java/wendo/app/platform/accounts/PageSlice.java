@@ -19,6 +19,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import wendo.app.TealTours;
 import wendo.app.platform.business.Business;
 import wendo.app.platform.business.Businesses;
+import wendo.app.platform.site.Backlog;
 import wendo.app.platform.site.FieldRoom;
 import wendo.app.platform.site.Installation;
 import wendo.app.platform.site.SharedLimits;
@@ -34,6 +35,7 @@ import wendo.app.platform.site.TextSource;
     PageArguments.class,
     FrameAdvice.class,
     FieldRoom.class,
+    Backlog.class,
     TextSource.class
 })
 public abstract class PageSlice {

@@ -12,6 +12,10 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -166,6 +170,40 @@ class SumsTest extends WendoTest {
         person.form("/setup/visits", "/setup/visits/sums");
         await("what was wrong is told", () -> person.get("/setup/visits").body().contains("some were wrong"));
         compareAll("true");
+    }
+
+    /** As four processes do, each with a part of everybody's visits and some that are carried twice. */
+    @Test
+    void four_carriers_at_once_and_late_visits_leave_the_sums_exact() throws Exception {
+        List<LoggedVisit> visits = new ArrayList<>();
+        for (int i = 0; i < 200; i++) {
+            visits.add(visit());
+        }
+        ExecutorService carriers = Executors.newFixedThreadPool(4);
+        try {
+            List<Callable<Boolean>> work = new ArrayList<>();
+            for (int carrier = 0; carrier < 4; carrier++) {
+                List<LoggedVisit> own = visits.subList(carrier * 50, carrier * 50 + 50);
+                work.add(() -> {
+                    for (int from = 0; from < own.size(); from += 10) {
+                        store.store(own.subList(from, from + 10));
+                        store.store(own.subList(from, from + 3));
+                    }
+                    return true;
+                });
+            }
+            for (Future<Boolean> one : carriers.invokeAll(work)) {
+                assertThat(one.get()).isTrue();
+            }
+        } finally {
+            carriers.shutdownNow();
+        }
+        assertThat(count(tenant, "select count(*) from visit")).isEqualTo(600);
+        compareAll("true");
+        person.form("/setup/visits", "/setup/visits/sums");
+        await(
+                "made anew they are the same",
+                () -> person.get("/setup/visits").body().contains("all were right."));
     }
 
     @Test

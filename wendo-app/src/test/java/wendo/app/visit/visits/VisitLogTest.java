@@ -180,9 +180,13 @@ class VisitLogTest {
             doThrow(new DataAccessResourceFailureException("away")).when(store).store(anyList());
             carrier.carryAll();
             assertThat(carried).isEmpty();
+            assertThat(carrier.carried()).isZero();
+            assertThat(new VisitLogReader(log, store, folder).leftOver()).isEqualTo(3);
             keep_what_is_stored();
             carrier.carryAll();
             assertThat(carried).hasSize(3);
+            assertThat(carrier.carried()).isEqualTo(3);
+            assertThat(new VisitLogReader(log, store, folder).leftOver()).isZero();
         }
     }
 

@@ -96,6 +96,75 @@ class VisitsTest extends WendoTest {
         assertThat(kinds()).isEqualTo(Map.of("person", 3L, "repeat", 1L));
     }
 
+    /** What a browser fetched ahead is no tap: whoever then taps has come. */
+    @Test
+    void who_taps_what_the_browser_fetched_ahead_counts() {
+        Http browser = http();
+        browser.visit(tenant.host(), slug);
+        await("the first is stored", () -> kinds().equals(Map.of("person", 1L)));
+        String cookie = in(
+                tenant,
+                () -> jdbc.sql("select visitor::text from visit")
+                        .query(String.class)
+                        .single());
+        assertThat(UUID.fromString(cookie).version()).as("made with its moment").isEqualTo(7);
+        UUID visitor = UUID.randomUUID();
+        Instant now = Instant.now();
+        LoggedVisit tap = visit(visitor, now);
+        store.store(List.of(ahead(visit(visitor, now.minusSeconds(2)))));
+        store.store(List.of(tap));
+        assertThat(kinds()).isEqualTo(Map.of("person", 2L, "preview", 1L));
+    }
+
+    private static LoggedVisit ahead(LoggedVisit visit) {
+        return new LoggedVisit(
+                visit.click(),
+                visit.business(),
+                visit.link(),
+                visit.source(),
+                visit.destination(),
+                visit.visitor(),
+                "",
+                "",
+                "phone",
+                "",
+                visit.userAgent(),
+                "prefetch",
+                "",
+                "en",
+                "");
+    }
+
+    /** Taps of a few people, ten seconds apart, in one batch and in many: of each run of taps the first one counts. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 7, 100})
+    void double_taps_are_the_same_in_batches_of_any_size(int batch) {
+        Instant begun = Instant.now().minusSeconds(3600);
+        List<LoggedVisit> taps = new java.util.ArrayList<>();
+        for (int i = 0; i < 100; i++) {
+            taps.add(visit(new UUID(4, i % 2), begun.plusSeconds(10L * i + (i >= 50 ? 60 : 0))));
+        }
+        for (int from = 0; from < taps.size(); from += batch) {
+            store.store(taps.subList(from, Math.min(taps.size(), from + batch)));
+        }
+        assertThat(kinds()).isEqualTo(Map.of("person", 4L, "repeat", 96L));
+    }
+
+    @Test
+    void backslashes_and_other_signs_of_a_copy_are_stored_as_they_came() {
+        http().send(http().request("/" + slug)
+                .header("Host", tenant.host())
+                .setHeader("User-Agent", "Mozilla/5.0 \\N \\. back\\slash")
+                .header("Referer", "https://r.example/?a=\\t"));
+        await("it is stored", () -> kinds().equals(Map.of("person", 1L)));
+        assertThat(in(
+                        tenant,
+                        () -> jdbc.sql("select user_agent || ' ' || referrer from visit")
+                                .query(String.class)
+                                .single()))
+                .isEqualTo("Mozilla/5.0 \\N \\. back\\slash https://r.example/?a=\\t");
+    }
+
     private LoggedVisit visit(UUID visitor, Instant at) {
         return in(
                 tenant,
