@@ -4,10 +4,12 @@ import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.postgresql.PGConnection;
@@ -28,7 +30,7 @@ import wendo.core.visits.VisitKind;
  */
 @Component
 class ArrivingVisits {
-    /** Tables of the connection; at the end of each transaction they are empty. */
+    /** Tables of the connection, empty at first: a transaction that stores twice has them filled from the first time. */
     private static final String TABLES = """
             create temporary table if not exists arriving (
                 arrived_at timestamptz, click_id uuid, link_id uuid, source_id uuid, destination_id uuid, visitor uuid,
@@ -37,7 +39,9 @@ class ArrivingVisits {
             create temporary table if not exists stored_visit (
                 arrived_at timestamptz, click_id uuid, business_id uuid, link_id uuid, source_id uuid, destination_id uuid,
                 visitor uuid, kind text, referrer text, country text, device text, system text, browser text, language text,
-                since timestamptz) on commit delete rows
+                since timestamptz) on commit delete rows;
+            delete from arriving;
+            delete from stored_visit
             """;
 
     private static final String COPY = "copy arriving from stdin";
@@ -74,6 +78,12 @@ class ArrivingVisits {
             select s.*, a.since from stored s join arriving a on a.click_id = s.click_id
             """;
 
+    /** So much may the clocks of two machines differ. Ours. */
+    private static final Duration CLOCKS_APART = Duration.ofHours(1);
+
+    /** A day, and another for the salt that was still in use. */
+    private static final Duration SALT_LASTS = Duration.ofDays(2);
+
     private final JdbcTemplate template;
     private final JdbcClient jdbc;
 
@@ -81,12 +91,6 @@ class ArrivingVisits {
         this.template = template;
         this.jdbc = jdbc;
     }
-
-    /** So much may the clocks of two machines differ. Ours. */
-    private static final Duration CLOCKS_APART = Duration.ofHours(1);
-
-    /** A day, and another for the salt that was still in use. */
-    private static final Duration SALT_LASTS = Duration.ofDays(2);
 
     /** A visit with what is known of it before the database is asked. */
     record Arriving(LoggedVisit visit, Sorted sorted, Agents.Agent agent, Optional<UUID> proof) {
@@ -135,7 +139,11 @@ class ArrivingVisits {
 
     /** Stores those that are not stored yet and answers what kind each of these turned out to be. */
     Map<UUID, VisitKind> store(UUID business, List<Arriving> visits) {
-        template.execute((ConnectionCallback<Long>) connection -> copy(connection.unwrap(PGConnection.class), visits));
+        Set<UUID> seen = new HashSet<>(); // a line that a failing disk took after all stands in the log twice
+        List<Arriving> each = visits.stream()
+                .filter(one -> seen.add(one.visit().click().uuid()))
+                .toList();
+        template.execute((ConnectionCallback<Long>) connection -> copy(connection.unwrap(PGConnection.class), each));
         Sorted again = Sorting.AGAIN;
         jdbc.sql(STORE)
                 .param("business", business)

@@ -172,6 +172,21 @@ class SumsTest extends WendoTest {
         compareAll("true");
     }
 
+    /** A line that a failing disk took after all stands in the log twice; two batches can share a transaction. */
+    @Test
+    void a_visit_that_comes_twice_at_once_is_summed_once() {
+        LoggedVisit twice = visit();
+        store.store(List.of(twice, twice, visit()));
+        in(tenant, () -> {
+            store.store(List.of(visit()));
+            store.store(List.of(visit(), twice));
+            return tenant;
+        });
+        assertThat(count(tenant, "select count(*) from visit")).isEqualTo(404);
+        assertThat(count(tenant, "select sum(visits) from visit_sum")).isEqualTo(404);
+        compareAll("true");
+    }
+
     /** As four processes do, each with a part of everybody's visits and some that are carried twice. */
     @Test
     void four_carriers_at_once_and_late_visits_leave_the_sums_exact() throws Exception {
