@@ -35,14 +35,6 @@ class CrashTest extends WendoTest {
     private static final int PEOPLE = 120;
     private static final int VISITS_AN_OUTCOME = 20;
     private static final long PACE = Duration.ofMillis(3).toNanos();
-    private static final String[] FAST_START = {
-        "-XX:TieredStopAtLevel=1",
-        "-XX:+UseSerialGC",
-        "-Xmx512m",
-        "-XX:+UnlockDiagnosticVMOptions",
-        "-XX:-BytecodeVerificationRemote",
-        "-Dspring.data.jpa.repositories.bootstrap-mode=lazy"
-    };
 
     @TempDir
     private Path home = Path.of("");
@@ -56,7 +48,7 @@ class CrashTest extends WendoTest {
         try (OwnPostgres database = new OwnPostgres()) {
             Http person;
             String slug;
-            try (AppProcess app = AppProcess.writing(database.url(), home, FAST_START)) {
+            try (AppProcess app = AppProcess.writing(database.url(), home, AppProcess.FAST_START)) {
                 await("it answers", app::isUp);
                 String key = app.key();
                 slug = app.issue(key);
@@ -90,7 +82,7 @@ class CrashTest extends WendoTest {
                 }
             }
             List<String> withdrew = withdraw(database);
-            try (AppProcess app = AppProcess.writing(database.url(), home, FAST_START)) {
+            try (AppProcess app = AppProcess.writing(database.url(), home, AppProcess.FAST_START)) {
                 await("it answers again", app::isUp);
                 assertThat(person.on(app.port()).get("/today").statusCode())
                         .as("still signed in")

@@ -20,10 +20,6 @@ import wendo.standins.DemoSite;
 
 /** From a start with nobody in it to the first links and the first visit. */
 class WelcomeJourneyTest extends WendoTest {
-    private static final String[] FAST_START = {
-        "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m", "-Dspring.data.jpa.repositories.bootstrap-mode=lazy"
-    };
-
     private final Browser browser = new Browser();
 
     @TempDir
@@ -62,7 +58,7 @@ class WelcomeJourneyTest extends WendoTest {
 
     @Test
     void an_empty_installation_is_claimed_by_its_code_and_ends_on_links_that_work() throws Exception {
-        try (AppProcess app = AppProcess.unclaimed(TestDatabase.fresh(), home, FAST_START);
+        try (AppProcess app = AppProcess.unclaimed(TestDatabase.fresh(), home, AppProcess.FAST_START);
                 DemoSite site = DemoSite.start(0, "http://go.localhost:" + app.port(), "none")) {
             await("it answers", app::isUp);
             Http stranger = new Http(app.port());

@@ -10,6 +10,11 @@ public enum VisitKind {
     ROBOT,
     PROOF;
 
+    /** By its key. */
+    public static VisitKind of(String key) {
+        return valueOf(key.toUpperCase(Locale.ROOT));
+    }
+
     public String key() {
         return name().toLowerCase(Locale.ROOT);
     }

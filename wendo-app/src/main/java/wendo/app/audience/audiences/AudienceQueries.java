@@ -68,10 +68,13 @@ class AudienceQueries {
     @Transactional(readOnly = true)
     Size size(RuleSql.Where rule) {
         return rule.in(jdbc, """
-                        select count(*), count(*) filter (where p.reach & 1 <> 0), count(*) filter (where p.reach & 2 <> 0),
-                            count(*) filter (where p.reach & 4 <> 0)
+                        select count(*), count(*) filter (where p.reach & :email <> 0),
+                            count(*) filter (where p.reach & :text <> 0), count(*) filter (where p.reach & :ads <> 0)
                         from audience_person p where {rule}
                         """)
+                .param("email", PeopleStatements.REACH.get(ConsentPurpose.EMAIL_NEWS.key()))
+                .param("text", PeopleStatements.REACH.get(ConsentPurpose.TEXT_NEWS.key()))
+                .param("ads", PeopleStatements.REACH.get(ConsentPurpose.ADVERTISING.key()))
                 .query((row, number) -> new Size(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4)))
                 .single();
     }

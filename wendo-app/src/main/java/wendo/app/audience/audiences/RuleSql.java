@@ -25,9 +25,6 @@ final class RuleSql implements Criterion.Reader<String> {
             select i.person from outcome o join trail t on t.outcome_id = o.id join identity i on i.id = t.identity_id
             where not o.is_proof and o.counts""";
 
-    /** Kinds of outcome as {@code audience_person.did} has them; any is each but a subscription. */
-    private static final Map<String, Integer> KINDS = Map.of("lead", 1, "booking", 2, "purchase", 4, "any", 7);
-
     /** For a million people and a rule of several sets; PostgreSQL takes it only where it is needed. */
     private static final String MEMORY = "128MB";
 
@@ -97,7 +94,7 @@ final class RuleSql implements Criterion.Reader<String> {
     @Override
     public String came(Criterion.Came came) {
         if (came.way() == Criterion.Way.ANY
-                && came.atLeast() <= PeopleIndex.RECENT
+                && came.atLeast() <= PeopleStatements.RECENT
                 && came.when().before().isEmpty()) {
             return arrived("recent[" + came.atLeast() + "]", came.when());
         }
@@ -121,8 +118,8 @@ final class RuleSql implements Criterion.Reader<String> {
 
     @Override
     public String did(Criterion.Did did) {
-        if (did.isWhetherEver() && KINDS.containsKey(did.kind())) {
-            return "(p.did & " + KINDS.get(did.kind()) + " <> 0)";
+        if (did.isWhetherEver()) {
+            return "(p.did & " + kinds(did.kind()) + " <> 0)";
         }
         StringBuilder sql = new StringBuilder(OUTCOMES);
         sql.append(did.kind().equals("any") ? " and o.kind <> 'subscription'" : " and o.kind = " + value(did.kind()));
@@ -244,6 +241,16 @@ final class RuleSql implements Criterion.Reader<String> {
 
     private LocalDate today() {
         return now.atZone(zone).toLocalDate();
+    }
+
+    /** What {@code audience_person.did} is asked for; any is each kind but a subscription. */
+    private static int kinds(String kind) {
+        return kind.equals("any")
+                ? PeopleStatements.KINDS.values().stream()
+                                .mapToInt(Integer::intValue)
+                                .sum()
+                        - PeopleStatements.KINDS.getOrDefault("subscription", 0)
+                : PeopleStatements.KINDS.getOrDefault(kind, 0);
     }
 
     private String moment(LocalDate day) {

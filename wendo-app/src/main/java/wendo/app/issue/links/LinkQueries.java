@@ -42,9 +42,8 @@ class LinkQueries {
     @Transactional(readOnly = true)
     Optional<UUID> brand(UUID link) {
         return jdbc.sql("""
-                        select brand_id from (select coalesce(l.brand_id, h.brand_id) as brand_id
-                            from link l join link_host h on h.id = l.host_id where l.id = ?) one
-                        where brand_id is not null
+                        select coalesce(l.brand_id, h.brand_id) from link l join link_host h on h.id = l.host_id
+                        where l.id = ? and coalesce(l.brand_id, h.brand_id) is not null
                         """).param(link).query(UUID.class).optional();
     }
 

@@ -22,7 +22,7 @@ import wendo.core.visits.ClickId;
 @RequestMapping("/t/forms/{id}")
 class FormAlone {
     /** It is known only after the form was sent which link brought somebody. */
-    private static final FormView.Sender NOBODY = new FormView.Sender(Optional.empty());
+    private static final FormView.Place ALONE = new FormView.Place(Optional.empty(), Optional.empty());
 
     private final Forms forms;
     private final FormIntake intake;
@@ -48,8 +48,7 @@ class FormAlone {
                 .map(business -> scope.within(business, () -> {
                     Filled empty = filled(id, TypedFields.none());
                     embedding.list(request, empty.form().title());
-                    return within(
-                            request, response, view.form(NOBODY, empty, Map.of(), intake.once(), Optional.empty()));
+                    return within(request, response, view.form(ALONE, empty, Map.of(), intake.once()));
                 }))
                 .orElseGet(FormView::over);
     }
@@ -85,8 +84,8 @@ class FormAlone {
                 filled,
                 request);
         return faults.isEmpty()
-                ? view.done(NOBODY, filled.form(), "")
-                : view.form(NOBODY, filled, faults, intake.once(typed), Optional.empty());
+                ? view.done(ALONE, filled.form())
+                : view.form(ALONE, filled, faults, intake.once(typed));
     }
 
     /** A form in a page tells the visit that brought its visitor to that page. */

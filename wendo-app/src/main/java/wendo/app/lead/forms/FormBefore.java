@@ -77,10 +77,6 @@ class FormBefore {
         String leadsTo() {
             return led.address();
         }
-
-        FormView.Sender sender() {
-            return new FormView.Sender(Optional.of(target.link()));
-        }
     }
 
     @GetMapping
@@ -106,7 +102,7 @@ class FormBefore {
             return onward(came);
         }
         Filled empty = filled(shown, TypedFields.none());
-        return view.form(came.sender(), empty, Map.of(), intake.once(), skipTo(shown, came));
+        return view.form(place(shown, came), empty, Map.of(), intake.once());
     }
 
     @PostMapping
@@ -140,16 +136,20 @@ class FormBefore {
                 filled,
                 looks.request());
         if (!faults.isEmpty()) {
-            return view.form(came.sender(), filled, faults, intake.once(typed), skipTo(shown, came));
+            return view.form(place(shown, came), filled, faults, intake.once(typed));
         }
         if (came.host().keepsCookie()) {
             looks.done();
         }
-        return view.done(came.sender(), filled.form(), skipTo(shown, came).orElse(""));
+        return view.done(place(shown, came), filled.form());
     }
 
     private Filled filled(Forms.Shown shown, TypedFields typed) {
         return new Filled(forms.find(shown.form().orElseThrow()).orElseThrow().form(), shown.strictness(), typed);
+    }
+
+    private static FormView.Place place(Forms.Shown shown, Came came) {
+        return new FormView.Place(Optional.of(came.target().link()), skipTo(shown, came));
     }
 
     /** A form that is the page itself leads nowhere else. */

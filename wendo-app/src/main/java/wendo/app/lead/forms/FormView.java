@@ -40,8 +40,13 @@ class FormView {
         this.links = links;
     }
 
-    /** In whose name a form speaks: that of the brand of the link it stands before, else the business's own. */
-    record Sender(Optional<UUID> link) {}
+    /**
+     * Where a form stands.
+     *
+     * @param link that it stands before; in the name of its brand, else in the business's own, the form speaks
+     * @param skipTo where a visitor may go on to without filling it in; empty if nowhere
+     */
+    record Place(Optional<UUID> link, Optional<String> skipTo) {}
 
     record OpenForm(
             EntryForm form,
@@ -57,12 +62,11 @@ class FormView {
     /** What stands on each of these pages. */
     record Letterhead(String business, String mark, String language) {}
 
-    /** @param skipTo where a visitor may go on to without filling it in; empty if nowhere */
-    ModelAndView form(Sender sender, Filled filled, Map<String, String> faults, String once, Optional<String> skipTo) {
+    ModelAndView form(Place place, Filled filled, Map<String, String> faults, String once) {
         Map<FormField, Boolean> needed = new LinkedHashMap<>();
         filled.form().shown().forEach(field -> needed.put(field, filled.isNeeded(field)));
         ModelAndView page = within(
-                sender,
+                place,
                 ViewRecord.of(
                         "lead/forms/open",
                         new OpenForm(
@@ -71,22 +75,22 @@ class FormView {
                                 needed,
                                 faults,
                                 once,
-                                skipTo.isPresent(),
-                                skipTo.orElse(""))));
+                                place.skipTo().isPresent(),
+                                place.skipTo().orElse(""))));
         if (!faults.isEmpty()) {
             page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         }
         return page;
     }
 
-    /** @param onward where it goes on to; empty text for nowhere */
-    ModelAndView done(Sender sender, EntryForm form, String onward) {
-        return within(sender, ViewRecord.of("lead/forms/open-done", new FilledForm(form, onward)));
+    ModelAndView done(Place place, EntryForm form) {
+        String onward = place.skipTo().orElse("");
+        return within(place, ViewRecord.of("lead/forms/open-done", new FilledForm(form, onward)));
     }
 
-    private ModelAndView within(Sender sender, ModelAndView page) {
+    private ModelAndView within(Place place, ModelAndView page) {
         Business business = businesses.current();
-        Optional<BrandListed> brand = sender.link().flatMap(links::brandOf).flatMap(brands::find);
+        Optional<BrandListed> brand = place.link().flatMap(links::brandOf).flatMap(brands::find);
         String name = brand.map(BrandListed::name).orElse(business.name());
         String mark =
                 brand.map(BrandListed::logo).filter(logo -> !logo.isEmpty()).orElseGet(() -> mark(business));

@@ -6,7 +6,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -153,9 +152,7 @@ class ArrivingVisits {
                 .update();
         return jdbc
                 .sql("select click_id, kind from stored_visit")
-                .query((row, number) -> Map.entry(
-                        row.getObject(1, UUID.class),
-                        VisitKind.valueOf(row.getString(2).toUpperCase(Locale.ROOT))))
+                .query((row, number) -> Map.entry(row.getObject(1, UUID.class), VisitKind.of(row.getString(2))))
                 .list()
                 .stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));

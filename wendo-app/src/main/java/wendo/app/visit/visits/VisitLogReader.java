@@ -33,7 +33,8 @@ final class VisitLogReader {
     /** A place in the log: the next line to carry. */
     private record Position(long file, long offset) {}
 
-    private record Batch(List<LoggedVisit> visits, Position next) {}
+    /** @param lines those that are damaged too */
+    private record Batch(List<LoggedVisit> visits, int lines, Position next) {}
 
     private final VisitLog log;
     private final VisitStore store;
@@ -102,7 +103,7 @@ final class VisitLogReader {
             Optional<Batch> batch = read(portion);
             while (batch.isPresent()) {
                 store.store(batch.get().visits());
-                carried.add(batch.get().visits().size());
+                carried.add(batch.get().lines());
                 moveTo(batch.get().next());
                 batch = goesOn.getAsBoolean() ? read(portion) : Optional.empty();
             }
@@ -116,6 +117,9 @@ final class VisitLogReader {
     private Optional<Batch> read(int portion) throws IOException {
         VisitFile current = log.current();
         boolean complete = position.file() < current.number();
+        if (!complete && current.end() <= position.offset()) { // as it is a hundred times a second on a quiet day
+            return Optional.empty();
+        }
         if (!Files.exists(log.path(position.file()))) {
             return complete ? Optional.of(skip()) : Optional.empty();
         }
@@ -134,21 +138,23 @@ final class VisitLogReader {
     }
 
     private Batch skip() {
-        return new Batch(List.of(), new Position(position.file() + 1, 0));
+        return new Batch(List.of(), 0, new Position(position.file() + 1, 0));
     }
 
     private Batch parse(byte[] bytes, int portion) {
         List<LoggedVisit> visits = new ArrayList<>();
         int start = 0;
+        int lines = 0;
         for (int i = 0; i < bytes.length && visits.size() < portion; i++) {
             if (bytes[i] == '\n') {
                 String line = new String(bytes, start, i - start, StandardCharsets.UTF_8);
                 LoggedVisit.find(line)
                         .ifPresentOrElse(visits::add, () -> LOG.warn("A damaged line of the visit log was left out"));
                 start = i + 1;
+                lines++;
             }
         }
-        return new Batch(List.copyOf(visits), new Position(position.file(), position.offset() + start));
+        return new Batch(List.copyOf(visits), lines, new Position(position.file(), position.offset() + start));
     }
 
     private void moveTo(Position next) throws IOException {

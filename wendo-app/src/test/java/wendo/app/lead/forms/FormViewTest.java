@@ -38,7 +38,7 @@ class FormViewTest {
     }
 
     private Object of(Optional<UUID> link, String what) {
-        return String.valueOf(view.done(new FormView.Sender(link), mock(EntryForm.class), "")
+        return String.valueOf(view.done(new FormView.Place(link, Optional.empty()), mock(EntryForm.class))
                 .getModel()
                 .get(what));
     }

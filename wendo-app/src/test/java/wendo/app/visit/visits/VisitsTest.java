@@ -17,6 +17,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.site.Backlog;
 import wendo.core.visits.ClickId;
 
 class VisitsTest extends WendoTest {
@@ -25,6 +26,12 @@ class VisitsTest extends WendoTest {
 
     @Autowired
     private AutowireCapableBeanFactory beans;
+
+    @Autowired
+    private Backlog backlog;
+
+    @Autowired
+    private VisitPipeline pipeline;
 
     private Tenant tenant;
     private String slug;
@@ -94,6 +101,22 @@ class VisitsTest extends WendoTest {
         store.store(List.of(second)); // carried twice, as after a crash
         other.store(List.of(visit(visitor, first.plusSeconds(90))));
         assertThat(kinds()).isEqualTo(Map.of("person", 3L, "repeat", 1L));
+    }
+
+    @Test
+    void pages_with_figures_say_how_many_visits_are_still_arriving() {
+        Http owner = http().signIn(tenant.email());
+        try {
+            backlog.tells(() -> 12_300);
+            for (String page : List.of("/today", "/links")) {
+                assertThat(owner.get(page).body()).contains("Still arriving: 12,300 visits.");
+            }
+            backlog.tells(() -> 500); // so few are on their way at any time
+            assertThat(owner.get("/today").body()).doesNotContain("Still arriving");
+        } finally {
+            backlog.tells(pipeline::waiting);
+        }
+        await("none waits", () -> pipeline.waiting() == 0);
     }
 
     /** What a browser fetched ahead is no tap: whoever then taps has come. */
