@@ -1,6 +1,7 @@
 package wendo.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 class MigrationsTest {
@@ -21,15 +23,20 @@ class MigrationsTest {
     /** Features that bore another name when the migration was written. */
     private static final Map<String, String> RENAMED = Map.of("keep", "linklist", "subscribing", "newsletters");
 
-    private List<String> query(String role, String sql) throws SQLException {
+    /** What the last of these answers. */
+    private List<String> query(String role, String... sql) throws SQLException {
         try (Connection connection = TestDatabase.connect(database, role);
-                Statement statement = connection.createStatement();
-                ResultSet row = statement.executeQuery(sql)) {
-            List<String> rows = new ArrayList<>();
-            while (row.next()) {
-                rows.add(row.getString(1));
+                Statement statement = connection.createStatement()) {
+            for (String before : List.of(sql).subList(0, sql.length - 1)) {
+                statement.execute(before);
             }
-            return rows;
+            try (ResultSet row = statement.executeQuery(sql[sql.length - 1])) {
+                List<String> rows = new ArrayList<>();
+                while (row.next()) {
+                    rows.add(row.getString(1));
+                }
+                return rows;
+            }
         }
     }
 
@@ -88,6 +95,7 @@ class MigrationsTest {
                 .containsExactlyInAnyOrder(
                         "analyze_audiences",
                         "analyze_visits",
+                        "analyze_new_visit_months",
                         "analyze_first_links",
                         "analyze_credit_tables",
                         "analyze_credit_rows",
@@ -97,6 +105,9 @@ class MigrationsTest {
                         "door_invitation",
                         "door_api_key",
                         "door_audience_due",
+                        "door_audience_visits",
+                        "door_outcomes_awaiting",
+                        "door_postbacks_waiting",
                         "door_mailings",
                         "door_link_hosts",
                         "door_links",
@@ -135,5 +146,58 @@ class MigrationsTest {
                         "door_postback",
                         "forget_postbacks",
                         "analyze_visit_sums");
+    }
+
+    /** What the role of the intake may do beside what everybody may: nothing but to store visits and add to their sums. */
+    @Test
+    void the_intake_sees_visits_and_what_they_are_sorted_by_and_nothing_else() throws SQLException {
+        assertThat(query("wendo_owner", """
+                        select table_name || ': ' || string_agg(distinct lower(privilege_type), ', ' order by lower(privilege_type))
+                        from information_schema.role_table_grants where grantee = 'wendo_intake' group by table_name
+                        """))
+                .containsExactlyInAnyOrder(
+                        "visit: insert, select",
+                        "visit_alias: insert",
+                        "visit_sum: insert, select, update",
+                        "visit_month_sum: insert, select, update",
+                        "visit_trait_sum: insert, select, update",
+                        "visit_person_sum: insert, select, update");
+        assertThat(query("wendo_owner", """
+                        select table_name || ': ' || string_agg(column_name, ', ' order by column_name)
+                        from information_schema.role_column_grants g
+                        where grantee = 'wendo_intake' and privilege_type = 'SELECT' and not exists (
+                            select from information_schema.role_table_grants t
+                            where t.grantee = g.grantee and t.table_name = g.table_name)
+                        group by table_name
+                        """))
+                .containsExactlyInAnyOrder(
+                        "business: id, zone",
+                        "destination: address, business_id, id",
+                        "link: business_id, counted_from, id",
+                        "recipient: business_id, code, id, link_id",
+                        "source: business_id, id, merged_into");
+    }
+
+    @Test
+    void the_application_passes_no_policy_by_the_intakes_role_until_it_takes_it_up() throws SQLException {
+        String business = UUID.randomUUID().toString();
+        query("wendo_owner", """
+                insert into business (id, name, currency, zone, locale, site_key, created_at)
+                values ('%s', 'Dunlin Dairy', 'GBP', 'Europe/London', 'en-GB', 'dunlin', now()) returning name
+                """.formatted(business));
+        String zones = "select zone from business";
+        assertThat(query("wendo_app", zones)).isEmpty();
+        assertThat(query("wendo_app", "set role wendo_intake", zones)).containsExactly("Europe/London");
+        assertThatThrownBy(() -> query("wendo_app", "set role wendo_intake", "select name from business"))
+                .hasMessageContaining("permission denied");
+        String heir = "heir_" + UUID.randomUUID().toString().replace("-", "");
+        query("postgres", "create role %s login inherit in role wendo_intake".formatted(heir), "select 1");
+        try {
+            assertThat(query(heir, zones))
+                    .as("also where it inherits by mistake")
+                    .isEmpty();
+        } finally {
+            query("postgres", "drop role " + heir, "select 1");
+        }
     }
 }

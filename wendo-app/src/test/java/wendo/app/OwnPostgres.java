@@ -32,7 +32,9 @@ public final class OwnPostgres implements AutoCloseable {
         try (Connection connection = TestDatabase.connect(url("postgres"), "postgres");
                 Statement statement = connection.createStatement()) {
             statement.execute("create role wendo_owner login");
-            statement.execute("create role wendo_app login");
+            statement.execute("create role wendo_app login noinherit");
+            statement.execute("create role wendo_intake nologin");
+            statement.execute("grant wendo_intake to wendo_app");
             statement.execute("create database wendo owner wendo_owner");
         }
     }

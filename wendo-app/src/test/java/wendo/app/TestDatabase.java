@@ -72,7 +72,9 @@ public final class TestDatabase implements ApplicationContextInitializer<Configu
     }
 
     private static FluentConfiguration flyway(String url) {
-        return Flyway.configure().dataSource(url, "wendo_owner", "").placeholders(Map.of("appRole", "wendo_app"));
+        return Flyway.configure()
+                .dataSource(url, "wendo_owner", "")
+                .placeholders(Map.of("appRole", "wendo_app", "intakeRole", "wendo_intake"));
     }
 
     private static void execute(String sql) {

@@ -82,7 +82,7 @@ class Crediting {
     @Async
     @EventListener
     void on(VisitsStored event) {
-        credit(event.business(), () -> dueOutcomes.waitingFor(event.clicks()));
+        dueOutcomes.waitingFor(event).forEach((business, outcomes) -> credit(business, () -> outcomes));
     }
 
     /** A code or an answer stands for another source now. */

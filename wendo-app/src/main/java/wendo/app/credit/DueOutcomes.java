@@ -12,8 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.business.BusinessId;
+import wendo.app.visit.visits.VisitsStored;
 import wendo.core.credit.Entry;
 import wendo.core.outcomes.Clue;
 import wendo.core.outcomes.Evidence;
@@ -171,26 +174,15 @@ class DueOutcomes {
      * Outcomes that wait for one of these visits, and those that were credited before an earlier touch of their person was
      * stored: another process may have answered it.
      */
-    List<UUID> waitingFor(List<UUID> clicks) {
-        return jdbc.sql("""
-                        select o.id from outcome o
-                        where o.click_id = any(cast(:these as uuid[])) and not exists (
-                            select from outcome_clue c where c.outcome_id = o.id and c.evidence = 'click')
-                        union
-                        select o.id
-                        from unnest(cast(:these as uuid[])) stored (click)
-                        cross join lateral (
-                            select visitor, arrived_at from visit
-                            where click_id = stored.click and arrived_at = click_time(stored.click) and kind = 'person' offset 0) v
-                        cross join lateral (
-                            select person from identity where kind = 'visitor' and key = v.visitor::text offset 0) i
-                        cross join lateral (select id from identity where person = i.person offset 0) p
-                        cross join lateral (select outcome_id from trail where identity_id = p.id offset 0) t
-                        join outcome o on o.id = t.outcome_id and o.occurred_at >= v.arrived_at
-                        where o.click_id is distinct from stored.click
-                        """)
-                .param("these", clicks.toArray(UUID[]::new))
-                .query(UUID.class)
-                .list();
+    Map<BusinessId, List<UUID>> waitingFor(VisitsStored stored) {
+        return jdbc
+                .sql("select business, outcome from door_outcomes_awaiting(?, ?, ?)")
+                .params(stored.owners(), stored.clicks(), stored.visitors())
+                .query((row, number) ->
+                        Map.entry(new BusinessId(row.getObject(1, UUID.class)), row.getObject(2, UUID.class)))
+                .list()
+                .stream()
+                .collect(Collectors.groupingBy(
+                        Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
     }
 }

@@ -58,9 +58,6 @@ class AudienceListener {
     @Async
     @EventListener
     void on(VisitsStored event) {
-        scope.within(event.business(), () -> {
-            people.noteVisits(event.clicks());
-            return event;
-        });
+        people.noteVisits(event.owners(), event.clicks());
     }
 }

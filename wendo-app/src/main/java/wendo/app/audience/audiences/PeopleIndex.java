@@ -41,26 +41,10 @@ class PeopleIndex {
                 .update();
     }
 
-    /** Notes those whose visits these are, if they are known. */
-    void noteVisits(List<UUID> clicks) {
-        jdbc.sql("""
-                        with came as materialized (
-                            select v.visitor, v.recipient_id from unnest(cast(:clicks as uuid[])) as asked (click)
-                            cross join lateral (select visitor, recipient_id from visit
-                                where click_id = asked.click and arrived_at = click_time(asked.click) and kind = 'person' offset 0) v)
-                        insert into audience_due (business_id, contact)
-                        select :business, c.contact
-                        from (
-                            select r.contact from came join audience_listed r on r.id = came.recipient_id
-                            union
-                            select c.contact from came join identity i on i.kind = 'visitor' and i.key = came.visitor::text
-                            join audience_person p on p.identity_person = i.person
-                            join audience_contact c on c.person_id = p.id) c
-                        order by 2 on conflict do nothing
-                        """)
-                .param("business", business())
-                .param("clicks", clicks.toArray(UUID[]::new))
-                .update();
+    /** Notes those whose visits these are, if they are known. The owners are the businesses, one for each visit. */
+    @Transactional
+    void noteVisits(UUID[] owners, UUID[] clicks) {
+        jdbc.sql("select door_audience_visits(?, ?)").params(owners, clicks).query(row -> {});
     }
 
     /** Notes those who reported these outcomes. */

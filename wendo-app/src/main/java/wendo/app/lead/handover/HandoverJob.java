@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
@@ -64,7 +65,7 @@ class HandoverJob {
     @Async
     @EventListener
     void on(VisitsStored event) {
-        handAll(event.business());
+        waiting().filter(event.businesses()::contains).forEach(this::handAll);
     }
 
     @Async
@@ -95,7 +96,12 @@ class HandoverJob {
     }
 
     void handWaiting() {
-        jdbc.sql("select door_leads_waiting()").query(UUID.class).list().forEach(id -> handAll(new BusinessId(id)));
+        waiting().forEach(this::handAll);
+    }
+
+    private Stream<BusinessId> waiting() {
+        return jdbc.sql("select door_leads_waiting()").query(UUID.class).list().stream()
+                .map(BusinessId::new);
     }
 
     /** Each in a transaction of its own: one that cannot be handed over keeps no other waiting. */

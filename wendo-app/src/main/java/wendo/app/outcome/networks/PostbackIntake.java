@@ -25,6 +25,7 @@ import wendo.app.outcome.income.ReportedIncome;
 import wendo.app.outcome.outcomes.Outcomes;
 import wendo.app.outcome.outcomes.Recorded;
 import wendo.app.outcome.outcomes.Reporter;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.app.platform.business.Businesses;
 import wendo.app.platform.site.Texts;
@@ -242,7 +243,10 @@ class PostbackIntake {
     @Async
     @EventListener
     void on(VisitsStored event) {
-        scope.within(event.business(), this::joinWaiting);
+        jdbc.sql("select door_postbacks_waiting()").query(UUID.class).list().stream()
+                .map(BusinessId::new)
+                .filter(event.businesses()::contains)
+                .forEach(business -> scope.within(business, this::joinWaiting));
     }
 
     /** Those whose visit has arrived. Runs in the transaction of its caller. */

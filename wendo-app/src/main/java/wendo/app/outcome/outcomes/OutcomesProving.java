@@ -2,6 +2,7 @@ package wendo.app.outcome.outcomes;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Async;
@@ -26,7 +27,12 @@ class OutcomesProving {
 
     @EventListener
     void on(VisitsStored stored) {
-        scope.within(stored.business(), () -> mark(stored.clicks()));
+        stored.visits().stream()
+                .filter(VisitsStored.Visit::isProof)
+                .collect(Collectors.groupingBy(
+                        VisitsStored.Visit::business,
+                        Collectors.mapping(VisitsStored.Visit::click, Collectors.toList())))
+                .forEach((business, clicks) -> scope.within(business, () -> mark(clicks)));
     }
 
     @Async

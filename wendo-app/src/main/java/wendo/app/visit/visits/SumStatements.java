@@ -4,25 +4,25 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
-/** The SQL of the daily sums. {@code :zone} is the business's time zone. */
+/** The SQL of the daily sums. Each counts visits of any businesses, by the days of each business's own time zone. */
 final class SumStatements {
-    /** Visits that this transaction has stored, with the moment their link is counted from. */
-    static final String THESE = """
-            (select v.*, l.counted_from from stored_visit v join link l on l.id = v.link_id) v
-            """;
-
+    /** Visits with their business's time zone and the moment their link is counted from. */
     private static final String ALL = """
-            (select v.*, l.counted_from from visit v join link l on l.id = v.link_id %s) v
+            (select v.*, l.counted_from, b.zone from %s v
+            join link l on l.business_id = v.business_id and l.id = v.link_id join business b on b.id = v.business_id %s) v
             """;
 
-    static final String EVERY = ALL.formatted("");
-    static final String OF_LINK = ALL.formatted("where v.link_id = :id");
-    static final String OF_SOURCE = ALL.formatted("where v.source_id = :id");
+    /** Those that this transaction has stored. */
+    static final String THESE = ALL.formatted("stored_visit", "");
+
+    static final String EVERY = ALL.formatted("visit", "");
+    static final String OF_LINK = ALL.formatted("visit", "where v.link_id = :id");
+    static final String OF_SOURCE = ALL.formatted("visit", "where v.source_id = :id");
 
     private static final String ARRIVED = """
             with arrived as materialized (
                 select v.business_id, v.link_id, v.kind, v.destination_id, v.referrer, v.country, v.device, v.system,
-                    v.browser, v.language, v.arrived_at at time zone :zone as local,
+                    v.browser, v.language, v.arrived_at at time zone v.zone as local,
                     v.counted_from is null or v.arrived_at >= v.counted_from as counted
                 from %s where v.kind <> 'proof')
             """;
@@ -65,7 +65,8 @@ final class SumStatements {
             + """
             , told as (
                 select a.business_id, a.link_id, a.local::date as day, a.counted, %s
-                from arrived a left join destination d on d.id = a.destination_id where a.kind = 'person')
+                from arrived a left join destination d on d.business_id = a.business_id and d.id = a.destination_id
+                where a.kind = 'person')
             insert into visit_trait_sum
             select business_id, link_id, day, case %s end, case %s end, counted, count(*)
             from told group by grouping sets (%s)
@@ -90,14 +91,14 @@ final class SumStatements {
                         insert into visit_trait_sum
                         select a.business_id, a.link_id, a.local::date, '%s', %s, a.counted, count(*)
                         from (
-                            select v.*, v.arrived_at at time zone :zone as local,
-                                l.counted_from is null or v.arrived_at >= l.counted_from as counted
-                            from visit v join link l on l.id = v.link_id where v.kind = 'person') a
+                            select v.*, v.arrived_at at time zone v.zone as local,
+                                v.counted_from is null or v.arrived_at >= v.counted_from as counted
+                            from %s where v.kind = 'person') a
                         left join destination d on d.id = a.destination_id
                         group by 1, 2, 3, 5, 6
                         on conflict (business_id, link_id, day, trait, counted, md5(value))
                         do update set visits = visit_trait_sum.visits + excluded.visits
-                        """.formatted(trait.getKey(), trait.getValue()))
+                        """.formatted(trait.getKey(), trait.getValue(), EVERY))
                 .toList();
     }
 
@@ -107,20 +108,22 @@ final class SumStatements {
      */
     static final String THEIRS = """
             with fresh as materialized (
-                select visitor, click_id, since from stored_visit where kind = 'person'),
+                select business_id, visitor, click_id, since from stored_visit where kind = 'person'),
             theirs as materialized (
-                select v.business_id, v.visitor, v.source_id, v.link_id, v.arrived_at, l.counted_from,
+                select v.business_id, v.visitor, v.source_id, v.link_id, v.arrived_at, l.counted_from, b.zone,
                     v.click_id in (select click_id from fresh) as is_fresh
-                from (select visitor, min(since) as since from fresh group by visitor) who
+                from (select business_id, visitor, min(since) as since from fresh group by 1, 2) who
+                join business b on b.id = who.business_id
                 cross join lateral (
                     select * from visit
-                    where visitor = who.visitor and kind = 'person' and arrived_at >= who.since offset 0) v
+                    where business_id = who.business_id and visitor = who.visitor and kind = 'person'
+                        and arrived_at >= who.since offset 0) v
                 cross join lateral (select counted_from from link where id = v.link_id offset 0) l),
             """;
 
     static final String ALL_ARE_FRESH = """
             with theirs as materialized (
-                select v.business_id, v.visitor, v.source_id, v.link_id, v.arrived_at, v.counted_from,
+                select v.business_id, v.visitor, v.source_id, v.link_id, v.arrived_at, v.counted_from, v.zone,
                     true as is_fresh
                 from %s where v.kind = 'person'),
             """;
@@ -132,9 +135,9 @@ final class SumStatements {
      */
     static final String BY_PERSON = """
             came as materialized (
-                select business_id, visitor, source_id, link_id, (arrived_at at time zone :zone)::date as day, is_fresh,
+                select business_id, visitor, source_id, link_id, (arrived_at at time zone zone)::date as day, is_fresh,
                     counted_from is null or arrived_at >= counted_from as counted,
-                    count(*) over (partition by visitor) = 1 and is_fresh as is_once
+                    count(*) over (partition by business_id, visitor) = 1 and is_fresh as is_once
                 from theirs),
             once as (
                 select business_id, source_id, link_id, day, counted, count(*) as people from came where is_once
@@ -154,11 +157,11 @@ final class SumStatements {
                 where :scope = '' or s.scope = :scope
                 union all
                 select business_id, scope, scope_id, counted, day, 1 as people,
-                    lag(day) over (partition by visitor, scope_id, counted order by day) as day_before
+                    lag(day) over (partition by business_id, visitor, scope_id, counted order by day) as day_before
                 from days
                 union all
                 select business_id, scope, scope_id, counted, day, -1,
-                    lag(day) over (partition by visitor, scope_id, counted order by day)
+                    lag(day) over (partition by business_id, visitor, scope_id, counted order by day)
                 from days where not is_new)
             insert into visit_person_sum
             select business_id, scope, scope_id, counted, day, coalesce(day_before, '-infinity'), sum(people)

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
 import wendo.core.visits.ClickId;
 
@@ -19,24 +20,21 @@ public class VisitAliases {
     /** @param alias a network and its alias, a space between; or empty text, which is nothing to keep */
     public void keep(String alias, ClickId click) {
         if (!alias.isEmpty()) {
-            keepAll(List.<Object[]>of(row(alias, click)));
+            keepAll(List.<Object[]>of(row(BusinessScope.current(), alias, click)));
         }
     }
 
     void keep(List<LoggedVisit> visits) {
         keepAll(visits.stream()
                 .filter(visit -> !visit.alias().isEmpty())
-                .map(visit -> row(visit.alias(), visit.click()))
+                .map(visit -> row(visit.business(), visit.alias(), visit.click()))
                 .toList());
     }
 
-    private static Object[] row(String alias, ClickId click) {
+    private static Object[] row(BusinessId business, String alias, ClickId click) {
         int space = alias.indexOf(' ');
         return new Object[] {
-            BusinessScope.current().value(),
-            UUID.fromString(alias.substring(0, space)),
-            alias.substring(space + 1),
-            click.uuid()
+            business.value(), UUID.fromString(alias.substring(0, space)), alias.substring(space + 1), click.uuid()
         };
     }
 

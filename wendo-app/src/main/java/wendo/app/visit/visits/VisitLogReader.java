@@ -14,6 +14,8 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
@@ -33,8 +35,12 @@ final class VisitLogReader {
     /** A place in the log: the next line to carry. */
     private record Position(long file, long offset) {}
 
-    /** @param lines those that are damaged too */
-    private record Batch(List<LoggedVisit> visits, int lines, Position next) {}
+    /**
+     * @param storing what stores its visits
+     * @param lines those that are damaged too
+     * @param isFull whether there are likely more after it
+     */
+    private record Batch(Runnable storing, int lines, boolean isFull, Position next) {}
 
     private final VisitLog log;
     private final VisitStore store;
@@ -100,28 +106,46 @@ final class VisitLogReader {
     /** Carries so many at once, and more of them as long as this goes on. */
     void carryWhile(int portion, BooleanSupplier goesOn) {
         try {
-            Optional<Batch> batch = read(portion);
+            Optional<Batch> batch = read(portion, position);
             while (batch.isPresent()) {
-                store.store(batch.get().visits());
+                Optional<FutureTask<Optional<Batch>>> ahead = readAhead(portion, batch.get());
+                batch.get().storing().run();
                 carried.add(batch.get().lines());
                 moveTo(batch.get().next());
-                batch = goesOn.getAsBoolean() ? read(portion) : Optional.empty();
+                if (!goesOn.getAsBoolean()) {
+                    return;
+                }
+                batch = ahead.isPresent() ? ahead.get().get() : read(portion, position);
             }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("Visits wait in the log, the database did not take them: {}", e.getMessage());
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | ExecutionException | RuntimeException e) {
             LOG.error("Visits wait in the log; carrying them is tried again", e);
         }
     }
 
-    private Optional<Batch> read(int portion) throws IOException {
+    /** While a full batch is stored the next one is read, if it is there: one core for each. */
+    private Optional<FutureTask<Optional<Batch>>> readAhead(int portion, Batch batch) {
+        if (!batch.isFull()) {
+            return Optional.empty();
+        }
+        FutureTask<Optional<Batch>> ahead = new FutureTask<>(() -> read(portion, batch.next()));
+        Thread thread = new Thread(ahead, "visit-reader");
+        thread.setDaemon(true);
+        thread.start();
+        return Optional.of(ahead);
+    }
+
+    private Optional<Batch> read(int portion, Position position) throws IOException {
         VisitFile current = log.current();
         boolean complete = position.file() < current.number();
         if (!complete && current.end() <= position.offset()) { // as it is a hundred times a second on a quiet day
             return Optional.empty();
         }
         if (!Files.exists(log.path(position.file()))) {
-            return complete ? Optional.of(skip()) : Optional.empty();
+            return complete ? Optional.of(skip(position)) : Optional.empty();
         }
         try (RandomAccessFile file =
                 new RandomAccessFile(log.path(position.file()).toFile(), "r")) {
@@ -129,19 +153,19 @@ final class VisitLogReader {
             long end = complete ? file.length() : current.end();
             byte[] bytes = new byte[(int) Math.min(READ_BYTES, end - position.offset())];
             file.readFully(bytes);
-            Batch batch = parse(bytes, portion);
+            Batch batch = parse(bytes, portion, position);
             if (batch.next().offset() > position.offset()) {
                 return Optional.of(batch);
             }
         }
-        return complete ? Optional.of(skip()) : Optional.empty();
+        return complete ? Optional.of(skip(position)) : Optional.empty();
     }
 
-    private Batch skip() {
-        return new Batch(List.of(), 0, new Position(position.file() + 1, 0));
+    private static Batch skip(Position position) {
+        return new Batch(() -> {}, 0, false, new Position(position.file() + 1, 0));
     }
 
-    private Batch parse(byte[] bytes, int portion) {
+    private Batch parse(byte[] bytes, int portion, Position position) {
         List<LoggedVisit> visits = new ArrayList<>();
         int start = 0;
         int lines = 0;
@@ -154,7 +178,11 @@ final class VisitLogReader {
                 lines++;
             }
         }
-        return new Batch(List.copyOf(visits), lines, new Position(position.file(), position.offset() + start));
+        return new Batch(
+                store.prepare(visits),
+                lines,
+                visits.size() == portion,
+                new Position(position.file(), position.offset() + start));
     }
 
     private void moveTo(Position next) throws IOException {

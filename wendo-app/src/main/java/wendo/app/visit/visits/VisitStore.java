@@ -10,19 +10,16 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
-import wendo.app.platform.business.Businesses;
-import wendo.core.visits.Arrival;
-import wendo.core.visits.Sorted;
-import wendo.core.visits.Sorting;
 import wendo.core.visits.VisitKind;
 
 /** Sorts visits and stores them, each once. */
@@ -31,70 +28,109 @@ public class VisitStore {
     /** Somebody who taps twice is tagged twice. */
     private static final Set<VisitKind> TAGGED = Set.of(VisitKind.PERSON, VisitKind.REPEAT);
 
+    /** From so many on it matters how the database plans. */
+    private static final int MANY = 1_000;
+
     /** Who hears of stored visits asks for each of them. */
     private static final int TOLD_AT_ONCE = 2_000;
 
-    private static final Logger LOG = LoggerFactory.getLogger(VisitStore.class);
-
     private final BusinessScope scope;
-    private final Businesses businesses;
+    private final TransactionTemplate together;
     private final JdbcTemplate jdbc;
     private final ApplicationEventPublisher events;
-    private final ProofBook proofs;
-    private final Agents agents;
+    private final VisitSorter sorter;
     private final VisitSums sums;
     private final VisitAliases aliases;
     private final ArrivingVisits arriving;
     private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
 
+    /** Visits that one transaction stores. */
+    private record Portion(List<SortedVisit> visits, byte[] rows) {
+        static Portion of(List<SortedVisit> visits) {
+            return new Portion(visits, SortedVisit.rows(visits));
+        }
+    }
+
     VisitStore(
             BusinessScope scope,
-            Businesses businesses,
+            PlatformTransactionManager transactions,
             JdbcTemplate jdbc,
             ApplicationEventPublisher events,
-            ProofBook proofs,
-            Agents agents,
+            VisitSorter sorter,
             VisitSums sums,
             VisitAliases aliases,
             ArrivingVisits arriving) {
         this.scope = scope;
-        this.businesses = businesses;
+        this.together = new TransactionTemplate(transactions);
+        this.together.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
         this.jdbc = jdbc;
         this.events = events;
-        this.proofs = proofs;
-        this.agents = agents;
+        this.sorter = sorter;
         this.sums = sums;
         this.aliases = aliases;
         this.arriving = arriving;
     }
 
-    /** Stores visits of any businesses, each business's in a transaction of its own. */
     public void store(List<LoggedVisit> visits) {
-        Map<BusinessId, List<LoggedVisit>> byBusiness =
-                visits.stream().collect(Collectors.groupingBy(LoggedVisit::business));
-        byBusiness.forEach((business, own) -> {
-            if (!scope.within(business, () -> businesses.isThere() && insert(business, own))) {
-                LOG.warn("{} visits came for a business that was deleted, and are left out", own.size());
-                return;
-            }
-            for (int from = 0; from < own.size(); from += TOLD_AT_ONCE) {
-                events.publishEvent(new VisitsStored(
-                        business,
-                        own.subList(from, Math.min(own.size(), from + TOLD_AT_ONCE)).stream()
-                                .map(visit -> visit.click().uuid())
-                                .toList()));
-            }
-        });
+        prepare(visits).run();
     }
 
-    private boolean insert(BusinessId business, List<LoggedVisit> visits) {
-        sums.lock();
-        ensureMonths(visits);
-        Map<UUID, VisitKind> stored =
-                arriving.store(business.value(), visits.stream().map(this::sort).toList());
-        aliases.keep(visits);
-        tellOfTags(visits, stored);
-        sums.add(stored.size());
+    /**
+     * Sorts visits of any businesses and writes them as the database takes them, and answers what stores them then: all in
+     * one transaction, but those of a business whose tags are to be told of in one of its own, since whoever hears of them
+     * works for that business.
+     */
+    public Runnable prepare(List<LoggedVisit> visits) {
+        List<SortedVisit> all = sorter.sort(visits);
+        Set<BusinessId> tagged = visits.stream()
+                .filter(visit -> !visit.tags().isEmpty())
+                .map(LoggedVisit::business)
+                .collect(Collectors.toSet());
+        Portion plain = Portion.of(
+                all.stream().filter(visit -> !tagged.contains(visit.business())).toList());
+        Map<BusinessId, Portion> alone = all.stream()
+                .filter(visit -> tagged.contains(visit.business()))
+                .collect(Collectors.groupingBy(
+                        SortedVisit::business, Collectors.collectingAndThen(Collectors.toList(), Portion::of)));
+        return () -> {
+            if (!plain.visits().isEmpty()) {
+                together.executeWithoutResult(status -> insert(plain));
+            }
+            alone.forEach((business, own) -> scope.within(business, () -> insertAndTell(own)));
+            tell(all);
+        };
+    }
+
+    private void tell(List<SortedVisit> visits) {
+        for (int from = 0; from < visits.size(); from += TOLD_AT_ONCE) {
+            events.publishEvent(new VisitsStored(
+                    visits.subList(from, Math.min(visits.size(), from + TOLD_AT_ONCE)).stream()
+                            .map(one -> new VisitsStored.Visit(
+                                    one.business(),
+                                    one.click(),
+                                    one.visit().visitor(),
+                                    one.proof().isPresent()))
+                            .toList()));
+        }
+    }
+
+    private void insert(Portion portion) {
+        ensureMonths(portion.visits());
+        int stored = arriving.store(portion.rows());
+        if (stored > 0) {
+            sums.add();
+        }
+        if (stored >= MANY) {
+            arriving.lookAtNewMonths();
+        }
+        aliases.keep(portion.visits().stream().map(SortedVisit::visit).toList());
+    }
+
+    private boolean insertAndTell(Portion portion) {
+        insert(portion);
+        Map<UUID, VisitKind> stored = arriving.kinds();
+        arriving.layDown();
+        tellOfTags(portion.visits().stream().map(SortedVisit::visit).toList(), stored);
         return true;
     }
 
@@ -111,31 +147,11 @@ public class VisitStore {
         }
     }
 
-    /** As far as the visit alone tells; whether it is a repeat, the database knows. */
-    private ArrivingVisits.Arriving sort(LoggedVisit visit) {
-        Agents.Agent agent = agents.of(visit.userAgent());
-        Optional<UUID> proof = visit.proof().isEmpty()
-                ? Optional.empty()
-                : proofs.find(visit.proof(), visit.click().arrivedAt());
-        Sorted sorted = proof.isPresent()
-                ? new Sorted(VisitKind.PROOF, "somebody of the business proved the link")
-                : Sorting.sort(arrival(visit), agent.sorted(), Optional.empty());
-        return new ArrivingVisits.Arriving(visit, sorted, agent, proof);
-    }
-
-    private static Arrival arrival(LoggedVisit visit) {
-        return new Arrival(
-                visit.visitor().toString(),
-                visit.link().toString(),
-                visit.click().arrivedAt(),
-                visit.userAgent(),
-                visit.purpose());
-    }
-
-    private void ensureMonths(List<LoggedVisit> visits) {
+    private void ensureMonths(List<SortedVisit> visits) {
         Set<LocalDate> wanted = new HashSet<>();
-        for (LoggedVisit visit : visits) {
-            wanted.add(visit.click()
+        for (SortedVisit one : visits) {
+            wanted.add(one.visit()
+                    .click()
                     .arrivedAt()
                     .atZone(ZoneOffset.UTC)
                     .toLocalDate()

@@ -35,18 +35,12 @@ class VisitSums {
     }
 
     /** Adds the visits that this transaction has stored, and that nothing had stored before ({@code stored_visit}). */
-    void add(int stored) {
-        if (stored > 0) {
-            sum(SumStatements.BY_KIND.formatted(SumStatements.THESE)).update();
-            sum(SumStatements.BY_TRAIT.formatted(SumStatements.THESE)).update();
-            sum(SumStatements.THEIRS + SumStatements.BY_PERSON)
-                    .param("scope", "")
-                    .update();
-        }
-    }
-
-    private JdbcClient.StatementSpec sum(String sql) {
-        return jdbc.sql(sql).param("zone", businesses.current().zone().getId());
+    void add() {
+        jdbc.sql(SumStatements.BY_KIND.formatted(SumStatements.THESE)).update();
+        jdbc.sql(SumStatements.BY_TRAIT.formatted(SumStatements.THESE)).update();
+        jdbc.sql(SumStatements.THEIRS + SumStatements.BY_PERSON)
+                .param("scope", "")
+                .update();
     }
 
     /**
@@ -68,10 +62,10 @@ class VisitSums {
         }
         jdbc.sql(PEOPLE.drop()).param("first", first).update();
         dropMonths(first, Optional.empty());
-        sum(SumStatements.BY_KIND.formatted(SumStatements.EVERY)).update();
-        SumStatements.everyTrait().forEach(statement -> sum(statement).update());
+        jdbc.sql(SumStatements.BY_KIND.formatted(SumStatements.EVERY)).update();
+        SumStatements.everyTrait().forEach(statement -> jdbc.sql(statement).update());
         for (String scope : List.of("business", "source", "link")) {
-            sum(SumStatements.ALL_ARE_FRESH.formatted(SumStatements.EVERY) + SumStatements.BY_PERSON)
+            jdbc.sql(SumStatements.ALL_ARE_FRESH.formatted(SumStatements.EVERY) + SumStatements.BY_PERSON)
                     .param("scope", scope)
                     .update();
         }
@@ -117,10 +111,10 @@ class VisitSums {
         }
         dropMonths(first, Optional.of(link));
         dropPeople("link", link, first);
-        sum(SumStatements.BY_KIND.formatted(SumStatements.OF_LINK))
+        jdbc.sql(SumStatements.BY_KIND.formatted(SumStatements.OF_LINK))
                 .param("id", link)
                 .update();
-        sum(SumStatements.BY_TRAIT.formatted(SumStatements.OF_LINK))
+        jdbc.sql(SumStatements.BY_TRAIT.formatted(SumStatements.OF_LINK))
                 .param("id", link)
                 .update();
         people("link", SumStatements.OF_LINK, link, first);
@@ -143,7 +137,7 @@ class VisitSums {
     }
 
     private void people(String scope, String visits, UUID id, LocalDate first) {
-        sum(SumStatements.ALL_ARE_FRESH.formatted(visits) + SumStatements.BY_PERSON)
+        jdbc.sql(SumStatements.ALL_ARE_FRESH.formatted(visits) + SumStatements.BY_PERSON)
                 .param("scope", scope)
                 .param("id", id)
                 .update();

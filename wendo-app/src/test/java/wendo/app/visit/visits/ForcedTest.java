@@ -2,8 +2,8 @@ package wendo.app.visit.visits;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.anyList;
-import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Path;
@@ -88,7 +88,10 @@ class ForcedTest {
 
     private void carryAll() throws IOException {
         VisitStore store = mock(VisitStore.class);
-        doAnswer(call -> carried.addAll(call.getArgument(0))).when(store).store(anyList());
+        when(store.prepare(anyList())).thenAnswer(call -> {
+            List<LoggedVisit> visits = call.getArgument(0);
+            return (Runnable) () -> carried.addAll(visits);
+        });
         try (VisitLog next = new VisitLog(folder)) {
             new VisitLogReader(next, store, folder).carryAll();
         }

@@ -44,7 +44,10 @@ class VisitLogTest {
 
     @BeforeEach
     void keep_what_is_stored() {
-        doAnswer(call -> carried.addAll(call.getArgument(0))).when(store).store(anyList());
+        when(store.prepare(anyList())).thenAnswer(call -> {
+            List<LoggedVisit> visits = call.getArgument(0);
+            return (Runnable) () -> carried.addAll(visits);
+        });
     }
 
     private static LoggedVisit visit(int number) {
@@ -177,7 +180,9 @@ class VisitLogTest {
         try (VisitLog log = new VisitLog(folder)) {
             VisitLogReader carrier = new VisitLogReader(log, store, folder);
             append(log, 0, 3);
-            doThrow(new DataAccessResourceFailureException("away")).when(store).store(anyList());
+            when(store.prepare(anyList())).thenReturn(() -> {
+                throw new DataAccessResourceFailureException("away");
+            });
             carrier.carryAll();
             assertThat(carried).isEmpty();
             assertThat(carrier.carried()).isZero();

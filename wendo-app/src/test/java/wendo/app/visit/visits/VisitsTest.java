@@ -17,6 +17,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import wendo.app.Http;
 import wendo.app.WendoTest;
+import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.site.Backlog;
 import wendo.core.visits.ClickId;
 
@@ -101,6 +102,49 @@ class VisitsTest extends WendoTest {
         store.store(List.of(second)); // carried twice, as after a crash
         other.store(List.of(visit(visitor, first.plusSeconds(90))));
         assertThat(kinds()).isEqualTo(Map.of("person", 3L, "repeat", 1L));
+    }
+
+    /** One batch of the log can hold visits of any businesses, also of one that was deleted meanwhile. */
+    @Test
+    void visits_of_many_businesses_are_stored_together_each_counted_by_its_own_days() {
+        Tenant other = tenant("Ruff Rowing");
+        http().issue(other.apiKey(), "https://ruff.example/", "Spring", "Postcards");
+        in(
+                other,
+                () -> jdbc.sql("update business set zone = 'Pacific/Auckland', version = version + 1")
+                        .update());
+        Instant at = Instant.parse("2026-06-30T22:59:50Z"); // 23:59 in London, 10:59 of the next day in Auckland
+        UUID visitor = UUID.randomUUID();
+        LoggedVisit own = visit(visitor, at);
+        LoggedVisit theirs = of(other, visitor, at.plusSeconds(5));
+        LoggedVisit gone = new LoggedVisit(
+                ClickId.of(at, new SplittableRandom(4)),
+                new BusinessId(UUID.randomUUID()),
+                own.link(),
+                own.source(),
+                own.destination(),
+                visitor,
+                "",
+                "GB",
+                "phone",
+                "",
+                Http.BROWSER,
+                "",
+                "",
+                "en",
+                "");
+        store.store(List.of(own, theirs, gone));
+        String days = "select string_agg(day || ' ' || kind || ' ' || visits, ',') from visit_sum";
+        assertThat(in(tenant, () -> jdbc.sql(days).query(String.class).single()))
+                .isEqualTo("2026-06-30 person 1");
+        assertThat(in(other, () -> jdbc.sql(days).query(String.class).single()))
+                .as("the same visitor's visit to another business is no repeat")
+                .isEqualTo("2026-07-01 person 1");
+        for (Tenant one : List.of(tenant, other)) {
+            assertThat(count(one, "select count(*) from visit")).isOne();
+            assertThat(count(one, "select sum(people) from visit_person_sum where scope = 'business'"))
+                    .isOne();
+        }
     }
 
     @Test
@@ -189,13 +233,16 @@ class VisitsTest extends WendoTest {
     }
 
     private LoggedVisit visit(UUID visitor, Instant at) {
+        return of(tenant, visitor, at);
+    }
+
+    private LoggedVisit of(Tenant owner, UUID visitor, Instant at) {
         return in(
-                tenant,
-                () -> jdbc.sql("select id, source_id, destination_id from link where slug = ?")
-                        .param(slug)
+                owner,
+                () -> jdbc.sql("select id, source_id, destination_id from link")
                         .query((row, number) -> new LoggedVisit(
                                 ClickId.of(at, new SplittableRandom()),
-                                tenant.id(),
+                                owner.id(),
                                 row.getObject(1, UUID.class),
                                 row.getObject(2, UUID.class),
                                 row.getObject(3, UUID.class),
