@@ -10,10 +10,14 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -39,6 +43,9 @@ class FiguresBench extends WendoTest {
     @Autowired
     private ArrivalSums arrivals;
 
+    /** The link with most visits when the season was a tenth of its size. */
+    private @Nullable UUID hottest;
+
     @Test
     void pages_on_a_season() {
         Tenant tenant = tenant("Gadwall Gliders");
@@ -49,35 +56,43 @@ class FiguresBench extends WendoTest {
             http().issue(tenant.apiKey(), "https://gliders.example/", "Campaign " + i, sources);
         }
         LocalDate today = LocalDate.now(ZoneId.of("Europe/London"));
-        say("%,d visits put into the database in %.0f s", VISITS, seconds(() -> come(tenant, today)));
-        double made = seconds(() -> {
-            person.form("/setup/visits", "/setup/visits/sums");
-            for (int tries = 0; tries < 30 && !isMade(person); tries++) {
-                try {
-                    await("the sums are made", () -> isMade(person));
-                } catch (AssertionError e) {
-                    continue; // they are many
-                }
+        Map<String, List<Double>> curve = new LinkedHashMap<>();
+        int from = 0;
+        for (int to : List.of(VISITS / 10, VISITS / 5, VISITS / 5 * 2, VISITS)) {
+            fill(tenant, person, today, new Part(from, to));
+            from = to;
+            String period = "from=%s&to=%s".formatted(today.minusDays(DAYS - 1), today);
+            for (String page : pages(tenant)) {
+                curve.computeIfAbsent(page, any -> new ArrayList<>()).add(ask(person, page + period));
             }
-        });
-        say(
-                "their sums made in %.0f s: %,d, %,d and %,d rows by kind, trait and person",
-                made,
-                count(tenant, "select count(*) from visit_sum"),
-                count(tenant, "select count(*) from visit_trait_sum"),
-                count(tenant, "select count(*) from visit_person_sum"));
+            curve.computeIfAbsent("one plain statement", any -> new ArrayList<>())
+                    .add(plain(tenant, today));
+        }
+        double plain = last(curve.getOrDefault("one plain statement", List.of()));
+        curve.forEach((page, medians) -> say(
+                "%s: medians at a tenth, a fifth, two fifths and all: %s ms; %.1f of one plain statement",
+                page.replaceAll("[0-9a-f-]{36}", ""),
+                medians.stream().map("%.0f"::formatted).collect(Collectors.joining(", ")),
+                last(medians) / plain));
         same(tenant, today);
+        carry(tenant);
+    }
+
+    private static double last(List<Double> medians) {
+        return medians.get(medians.size() - 1);
+    }
+
+    private List<String> pages(Tenant tenant) {
         UUID hot = in(
                 tenant,
                 () -> jdbc.sql("select link_id from visit_sum group by 1 order by sum(visits) desc limit 1")
                         .query(UUID.class)
                         .single());
-        String period = "from=%s&to=%s".formatted(today.minusDays(DAYS - 1), today);
-        roam(tenant, today);
-        for (String page : List.of(
+        hottest = hottest == null ? hot : hottest;
+        return List.of(
                 "/today?",
                 "/links?",
-                "/links/" + hot + "?",
+                "/links/" + hottest + "?",
                 "/links/none?",
                 "/links/outgoing?",
                 "/compare?",
@@ -89,18 +104,61 @@ class FiguresBench extends WendoTest {
                 "/compare/behind/visits?",
                 "/compare/behind/people?",
                 "/outcomes?",
-                "/spend?")) {
-            ask(person, page + period);
-        }
-        carry(tenant);
+                "/spend?");
     }
 
-    private static boolean isMade(Http person) {
-        return person.get("/setup/visits").body().contains("Last recalculated");
+    /** Visits of a season, by number. */
+    private record Part(int from, int to) {}
+
+    private void fill(Tenant tenant, Http person, LocalDate today, Part part) {
+        say(
+                "%,d visits put into the database in %.0f s",
+                part.to() - part.from(), seconds(() -> come(tenant, today, part)));
+        double made = seconds(() -> {
+            person.form("/setup/visits", "/setup/visits/sums");
+            for (int tries = 0; tries < 60 && !isMade(tenant); tries++) {
+                try {
+                    await("the sums are made", () -> isMade(tenant));
+                } catch (AssertionError e) {
+                    continue; // they are many
+                }
+            }
+        });
+        say(
+                "sums of %,d made in %.0f s: %,d, %,d and %,d rows by kind, trait and person",
+                part.to(),
+                made,
+                count(tenant, "select count(*) from visit_sum"),
+                count(tenant, "select count(*) from visit_trait_sum"),
+                count(tenant, "select count(*) from visit_person_sum"));
+        roam(tenant, today, part);
+    }
+
+    /** The same sums, read by the one statement that a page of links cannot do without. */
+    private double plain(Tenant tenant, LocalDate today) {
+        double[] times = new double[ASKED];
+        for (int i = 0; i < ASKED; i++) {
+            times[i] = 1000
+                    * seconds(() -> in(
+                            tenant,
+                            () -> jdbc.sql("""
+                                            select link_id, kind, sum(visits) from visit_sum
+                                            where counted and day between ? and ? group by 1, 2
+                                            """)
+                                    .params(today.minusDays(DAYS - 1), today)
+                                    .query((row, number) -> row.getLong(3))
+                                    .list()));
+        }
+        Arrays.sort(times);
+        return times[ASKED / 2];
+    }
+
+    private boolean isMade(Tenant tenant) {
+        return count(tenant, "select count(*) from visit_rebuild where finished_at >= asked_at") == 1;
     }
 
     /** Seven of ten come once; a sixth are not people's. */
-    private void come(Tenant tenant, LocalDate today) {
+    private void come(Tenant tenant, LocalDate today, Part part) {
         for (int month = 0; month <= DAYS / 28; month++) {
             LocalDate first = today.minusDays(DAYS).plusMonths(month);
             in(
@@ -118,7 +176,7 @@ class FiguresBench extends WendoTest {
                         came as materialized (
                             select n, timestamptz '%s' + random() * interval '%d days' as at, random() as luck,
                                 (power(random(), 2) * 999)::int as place, (random() * %d)::int as who
-                            from generate_series(1, %d) n)
+                            from generate_series(%d, %d) n)
                         insert into visit (arrived_at, click_id, business_id, link_id, source_id, destination_id, visitor,
                             kind, reason, referrer, user_agent, country, device, language, system, browser)
                         select c.at, gen_random_uuid(), current_business(), i.id, i.source_id, i.destination_id,
@@ -128,12 +186,13 @@ class FiguresBench extends WendoTest {
                             case when n %% 7 = 0 then 'IE' else 'GB' end, case when n %% 2 = 0 then 'phone' else 'computer' end,
                             'en', 'System ' || n %% 5, 'Browser ' || n %% 6
                         from came c join issued i on i.place = c.place
-                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 10 * 7, VISITS))
+                        """.formatted(
+                                today.minusDays(DAYS - 1), DAYS - 1, VISITS / 10 * 7, part.from() + 1, part.to()))
                         .update());
     }
 
     /** A tenth as many came to the site without a link, and a fortieth followed a link that leads away. */
-    private void roam(Tenant tenant, LocalDate today) {
+    private void roam(Tenant tenant, LocalDate today, Part part) {
         in(
                 tenant,
                 () -> jdbc.sql("""
@@ -144,16 +203,17 @@ class FiguresBench extends WendoTest {
                             case when origin <> 'direct' then 'site-' || n %% 300 || '.example' else '' end,
                             case when origin <> 'direct' then 'https://site-' || n %% 300 || '.example/' || n %% 2000 else '' end,
                             'https://gliders.example/', 'phone'
-                        from generate_series(1, %4$d) n
+                        from generate_series(%4$d, %5$d) n
                         cross join lateral (select (array['search', 'referral', 'social', 'direct'])[1 + n %% 4] as origin) o
                         cross join (select id as source from source order by id limit 1) s
-                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 14, VISITS / 10))
+                        """.formatted(
+                                today.minusDays(DAYS - 1), DAYS - 1, VISITS / 14, part.from() / 10 + 1, part.to() / 10))
                         .update());
         double made = seconds(() -> in(tenant, () -> {
             arrivals.rebuild();
             return true;
         }));
-        say("sums of %,d arrivals without a link made in %.0f s", VISITS / 10, made);
+        say("sums of %,d arrivals without a link made in %.0f s", part.to() / 10, made);
         in(
                 tenant,
                 () -> jdbc.sql("""
@@ -161,8 +221,8 @@ class FiguresBench extends WendoTest {
                         select current_business(), gen_random_uuid(), timestamptz '%1$s' + random() * interval '%2$d days',
                             md5('site' || n)::uuid, 'person', 'gliders.example/page-' || n %% 40,
                             'https://shop-' || n %% 500 || '.example/', 'shop-' || n %% 500 || '.example'
-                        from generate_series(1, %3$d) n
-                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, VISITS / 40))
+                        from generate_series(%3$d, %4$d) n
+                        """.formatted(today.minusDays(DAYS - 1), DAYS - 1, part.from() / 40 + 1, part.to() / 40))
                         .update());
     }
 
@@ -185,7 +245,7 @@ class FiguresBench extends WendoTest {
                 people[0], took[0] * 1000, took[1] * 1000);
     }
 
-    private void ask(Http person, String page) {
+    private double ask(Http person, String page) {
         double[] times = new double[ASKED];
         for (int i = -3; i < ASKED; i++) {
             double took = 1000
@@ -195,9 +255,7 @@ class FiguresBench extends WendoTest {
             }
         }
         Arrays.sort(times);
-        say(
-                "%s: median %.0f ms, longest %.0f ms",
-                page.replaceAll("[?&]from=.*|[0-9a-f-]{36}", ""), times[ASKED / 2], times[ASKED - 1]);
+        return times[ASKED / 2];
     }
 
     private void carry(Tenant tenant) {

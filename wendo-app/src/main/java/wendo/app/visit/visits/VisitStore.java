@@ -1,22 +1,17 @@
 package wendo.app.visit.visits;
 
-import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import wendo.app.platform.business.BusinessId;
 import wendo.app.platform.business.BusinessScope;
@@ -42,7 +37,6 @@ public class VisitStore {
     private final VisitSums sums;
     private final VisitAliases aliases;
     private final ArrivingVisits arriving;
-    private final Set<LocalDate> months = ConcurrentHashMap.newKeySet();
 
     /** Visits that one transaction stores. */
     private record Portion(List<SortedVisit> visits, byte[] rows) {
@@ -147,25 +141,19 @@ public class VisitStore {
         }
     }
 
+    /** Asked each time, for a month that fell empty is dropped, and a late visit can want it back. */
     private void ensureMonths(List<SortedVisit> visits) {
-        Set<LocalDate> wanted = new HashSet<>();
-        for (SortedVisit one : visits) {
-            wanted.add(one.visit()
-                    .click()
-                    .arrivedAt()
-                    .atZone(ZoneOffset.UTC)
-                    .toLocalDate()
-                    .withDayOfMonth(1));
-        }
-        wanted.removeAll(months);
-        for (LocalDate month : wanted) {
-            jdbc.query("select ensure_visit_month(?)", row -> {}, month);
-        }
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                months.addAll(wanted); // only after the commit: a rollback takes the partition with it
-            }
-        });
+        String[] months = visits.stream()
+                .map(visit -> visit.at()
+                        .atZone(ZoneOffset.UTC)
+                        .toLocalDate()
+                        .withDayOfMonth(1)
+                        .toString())
+                .distinct()
+                .toArray(String[]::new);
+        jdbc.query("""
+                select ensure_visit_month(month) from unnest(cast(? as date[])) as month
+                where to_regclass('visit_' || to_char(month, 'YYYYMM')) is null
+                """, row -> {}, (Object) months);
     }
 }

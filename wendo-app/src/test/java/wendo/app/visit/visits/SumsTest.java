@@ -18,6 +18,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import wendo.app.Http;
 import wendo.app.WendoTest;
@@ -187,38 +189,113 @@ class SumsTest extends WendoTest {
         compareAll("true");
     }
 
-    /** As four processes do, each with a part of everybody's visits and some that are carried twice. */
-    @Test
-    void four_carriers_at_once_and_late_visits_leave_the_sums_exact() throws Exception {
-        List<LoggedVisit> visits = new ArrayList<>();
-        for (int i = 0; i < 200; i++) {
-            visits.add(visit());
-        }
-        ExecutorService carriers = Executors.newFixedThreadPool(4);
+    /** As four processes do, each with a part of everybody's visits and some that are carried twice, and somebody else. */
+    private void carry(List<LoggedVisit> visits, Callable<?> meanwhile) throws Exception {
+        ExecutorService carriers = Executors.newFixedThreadPool(5);
         try {
-            List<Callable<Boolean>> work = new ArrayList<>();
+            List<Callable<Object>> work = new ArrayList<>();
             for (int carrier = 0; carrier < 4; carrier++) {
-                List<LoggedVisit> own = visits.subList(carrier * 50, carrier * 50 + 50);
+                int share = visits.size() / 4;
+                List<LoggedVisit> own = visits.subList(carrier * share, carrier * share + share);
+                Random portions = new Random(random.nextLong());
                 work.add(() -> {
-                    for (int from = 0; from < own.size(); from += 10) {
-                        store.store(own.subList(from, from + 10));
-                        store.store(own.subList(from, from + 3));
+                    for (int from = 0; from < own.size(); ) {
+                        int to = Math.min(own.size(), from + 1 + portions.nextInt(15));
+                        store.store(own.subList(from, to));
+                        if (portions.nextBoolean()) {
+                            store.store(own.subList(portions.nextInt(to), to));
+                        }
+                        from = to;
                     }
-                    return true;
+                    return own;
                 });
             }
-            for (Future<Boolean> one : carriers.invokeAll(work)) {
-                assertThat(one.get()).isTrue();
+            work.add(meanwhile::call);
+            for (Future<Object> one : carriers.invokeAll(work)) {
+                assertThat(one.get()).isNotNull();
             }
         } finally {
             carriers.shutdownNow();
         }
-        assertThat(count(tenant, "select count(*) from visit")).isEqualTo(600);
-        compareAll("true");
+    }
+
+    private List<LoggedVisit> visitsSince(Instant first, int count) {
+        long seconds = Duration.between(first, Instant.now()).toSeconds();
+        List<LoggedVisit> visits = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            visits.add(visit(first.plusSeconds(random.nextLong(seconds))));
+        }
+        return visits;
+    }
+
+    private void madeAnewTheyAreTheSame() {
         person.form("/setup/visits", "/setup/visits/sums");
         await(
                 "made anew they are the same",
                 () -> person.get("/setup/visits").body().contains("all were right."));
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3})
+    void whatever_carriers_merges_and_forgetting_come_between_the_sums_are_exact(long seed) throws Exception {
+        random.setSeed(seed);
+        UUID kept = links.get(1).source();
+        UUID merged = links.stream()
+                .map(Issued::source)
+                .filter(source -> !source.equals(kept))
+                .findFirst()
+                .orElseThrow();
+        carry(
+                visitsSince(Instant.now().minus(Duration.ofDays(DAYS)), 160),
+                () -> person.form(
+                        "/setup/sources/" + merged,
+                        "/setup/sources/" + merged + "/merge",
+                        "into",
+                        kept.toString(),
+                        "confirmed",
+                        "true"));
+        assertThat(count(tenant, "select count(*) from visit where source_id = '%s'".formatted(merged)))
+                .isZero();
+        assertThat(count(tenant, "select count(*) from visit")).isEqualTo(560);
+        compareAll("true");
+        madeAnewTheyAreTheSame();
+        owns("/setup/visits", "cookie", "true", "months", "1");
+        LocalDate first = today.minusMonths(1).withDayOfMonth(1);
+        carry(
+                visitsSince(
+                        first.plusDays(1).atStartOfDay(java.time.ZoneOffset.UTC).toInstant(), 80),
+                () -> {
+                    jobs.forget();
+                    return first;
+                });
+        assertThat(count(tenant, "select sum(visits) from visit_sum")).isEqualTo(640);
+        assertThat(count(
+                        tenant,
+                        "select count(*) from visit where arrived_at < timestamp '%s' at time zone 'Europe/London'"
+                                .formatted(first)))
+                .isZero();
+        List<Long> people = peopleOfStretches(first);
+        jobs.rebuild(tenant.id());
+        assertThat(peopleOfStretches(first)).isEqualTo(people);
+        assertThat(count(tenant, "select sum(visits) from visit_sum")).isEqualTo(640);
+    }
+
+    /** Of all stretches of days since then, of every source and link. */
+    private List<Long> peopleOfStretches(LocalDate first) {
+        List<Long> people = new ArrayList<>();
+        for (LocalDate from = first; !from.isAfter(today); from = from.plusDays(1)) {
+            people.addAll(numbers("""
+                    select sum(people) from visit_person_sum
+                    where counted and day >= :first and day < :end and day_before < :first
+                    group by scope, scope_id having sum(people) <> 0 order by scope, scope_id
+                    """, from, today.plusDays(1)));
+            people.addAll(numbers("""
+                    select sum(people) from visit_person_sum
+                    where counted and day >= :first and day < :end and day_before < :first
+                    group by scope, scope_id having sum(people) <> 0 order by scope, scope_id
+                    """, first, from.plusDays(1)));
+        }
+        return people;
     }
 
     @Test
@@ -275,6 +352,26 @@ class SumsTest extends WendoTest {
         person.form("/setup/visits", "/setup/visits/sums");
         await("they are made anew", () -> person.get("/setup/visits").body().contains("all were right."));
         assertThat(count(tenant, "select sum(visits) from visit_month_sum")).isEqualTo(400);
+    }
+
+    /** As from the log of a machine that was down for long. */
+    @Test
+    void a_late_visit_of_a_month_that_was_dropped_is_stored() {
+        Instant longAgo = Instant.parse("2021-02-03T12:00:00Z");
+        String old = "select count(*) from visit where arrived_at < timestamptz '2022-01-01'";
+        store.store(List.of(visit(longAgo)));
+        in(
+                tenant,
+                () -> jdbc.sql("delete from visit where arrived_at < timestamptz '2022-01-01'")
+                        .update());
+        assertThat(count(tenant, "select drop_empty_visit_months(date '2022-01-01')"))
+                .isPositive();
+        store.store(List.of(visit(longAgo)));
+        assertThat(count(tenant, old)).isOne();
+        in(
+                tenant,
+                () -> jdbc.sql("delete from visit where arrived_at < timestamptz '2022-01-01'")
+                        .update());
     }
 
     private List<String> byDay(String zone) {
