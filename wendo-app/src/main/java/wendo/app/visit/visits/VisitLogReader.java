@@ -108,7 +108,8 @@ final class VisitLogReader {
         try {
             Optional<Batch> batch = read(portion, position);
             while (batch.isPresent()) {
-                Optional<FutureTask<Optional<Batch>>> ahead = readAhead(portion, batch.get());
+                Optional<FutureTask<Optional<Batch>>> ahead =
+                        goesOn.getAsBoolean() ? readAhead(portion, batch.get()) : Optional.empty();
                 batch.get().storing().run();
                 carried.add(batch.get().lines());
                 moveTo(batch.get().next());

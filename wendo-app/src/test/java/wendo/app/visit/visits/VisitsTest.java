@@ -116,23 +116,8 @@ class VisitsTest extends WendoTest {
         Instant at = Instant.parse("2026-06-30T22:59:50Z"); // 23:59 in London, 10:59 of the next day in Auckland
         UUID visitor = UUID.randomUUID();
         LoggedVisit own = visit(visitor, at);
-        LoggedVisit theirs = of(other, visitor, at.plusSeconds(5));
-        LoggedVisit gone = new LoggedVisit(
-                ClickId.of(at, new SplittableRandom(4)),
-                new BusinessId(UUID.randomUUID()),
-                own.link(),
-                own.source(),
-                own.destination(),
-                visitor,
-                "",
-                "GB",
-                "phone",
-                "",
-                Http.BROWSER,
-                "",
-                "",
-                "en",
-                "");
+        LoggedVisit theirs = of(other, other.id(), visitor, at.plusSeconds(5));
+        LoggedVisit gone = of(tenant, new BusinessId(UUID.randomUUID()), visitor, at);
         store.store(List.of(own, theirs, gone));
         String days = "select string_agg(day || ' ' || kind || ' ' || visits, ',') from visit_sum";
         assertThat(in(tenant, () -> jdbc.sql(days).query(String.class).single()))
@@ -233,16 +218,17 @@ class VisitsTest extends WendoTest {
     }
 
     private LoggedVisit visit(UUID visitor, Instant at) {
-        return of(tenant, visitor, at);
+        return of(tenant, tenant.id(), visitor, at);
     }
 
-    private LoggedVisit of(Tenant owner, UUID visitor, Instant at) {
+    /** Of the link of the owner, said to be of a business. */
+    private LoggedVisit of(Tenant owner, BusinessId business, UUID visitor, Instant at) {
         return in(
                 owner,
                 () -> jdbc.sql("select id, source_id, destination_id from link")
                         .query((row, number) -> new LoggedVisit(
                                 ClickId.of(at, new SplittableRandom()),
-                                owner.id(),
+                                business,
                                 row.getObject(1, UUID.class),
                                 row.getObject(2, UUID.class),
                                 row.getObject(3, UUID.class),
